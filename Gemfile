@@ -1,0 +1,45 @@
+# The registry is whatever this machine's RubyGems is set up with.
+source Gem.sources.first.to_s
+
+# The core (lib/fenbo) needs none of these but json_schemer, and that only
+# when the knowledge is checked.
+gem "json_schemer", "~> 2.3"
+gem "rake", "~> 13.0"
+
+group :web do
+  gem "activerecord", "~> 7.2.0"
+  gem "bcrypt", "~> 3.1"
+  gem "concurrent-ruby", "~> 1.3"
+  gem "csv", "~> 3.3"
+  gem "erubi", "~> 1.13"
+  gem "icalendar", "~> 2.10"
+  gem "marcel", "~> 1.0"
+  gem "matrix", "~> 0.4"
+  gem "pagy", "~> 9.3"
+  gem "pg", "~> 1.5"
+  gem "prawn", "~> 2.5"
+  gem "prawn-table", "~> 0.2"
+  gem "puma", "~> 8.0"
+  gem "rack", "~> 3.1"
+  gem "rack-attack", "~> 6.7"
+  gem "rack-protection", "~> 4.1"
+  gem "rack-session", "~> 2.1"
+  gem "rackup", "~> 2.2"
+  gem "shrine", "~> 3.6"
+  gem "sinatra", "~> 4.1"
+  gem "sinatra-contrib", "~> 4.1"
+  gem "zeitwerk", "~> 2.6.18"
+end
+
+group :test do
+  gem "axe-core-capybara", "~> 4.10"
+  gem "capybara", "~> 3.40"
+  gem "cuprite", "~> 0.15"
+  gem "factory_bot", "~> 6.4"
+  gem "pdf-reader", "~> 2.14"
+  gem "prop_check", "~> 1.0"
+  gem "rack-test", "~> 2.1"
+  gem "rspec", "~> 3.13"
+  gem "simplecov", "~> 0.22", require: false
+  gem "standard", "~> 1.40", require: false
+end

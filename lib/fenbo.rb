@@ -1,0 +1,46 @@
+# frozen_string_literal: true
+
+# Fenbo's core: the rules of the job, in plain Ruby. No web, no database, no
+# clock and no random numbers of its own.
+#
+#   require "fenbo"
+#   answer = Fenbo::Tools.call("amps", {
+#     "motor" => {"family" => "psc", "nameplate_amps" => 1.2, "nameplate_volts" => 230},
+#     "reading" => {"amps" => [0.7], "volts" => [228]}
+#   })
+#   answer.verdict        #=> "under"
+#   answer.reasons.first.text
+#
+# The parts, from the outside in:
+#   Tools       the named entry points, one JSON in and one JSON out
+#   Command     the same tools from a shell (bin/fenbo)
+#   Electrical  amps: is a running current what the nameplate promises?
+#   Diagnosis   diagnose: which causes explain the findings, and what to test next
+#   Matching    match: which motors can take the old one's place
+#   Sourcing    source: where to get it and when it would be done
+#   Product     product: how long the goods can wait
+#   Procedure   procedure: the work plan, taken apart and put back
+#   Quantities  what people type ("3/8 in", "41 °F", "1,2 A") to SI and back
+#   Knowledge   judgement as data (lib/fenbo/knowledge/*.yml), Limits by name
+module Fenbo
+  autoload :Command, "fenbo/command"
+  autoload :Diagnosis, "fenbo/diagnosis"
+  autoload :Electrical, "fenbo/electrical"
+  autoload :Error, "fenbo/errors"
+  autoload :Input, "fenbo/input"
+  autoload :Knowledge, "fenbo/knowledge"
+  autoload :KnowledgeCheck, "fenbo/knowledge_check"
+  autoload :KnowledgeError, "fenbo/errors"
+  autoload :Limits, "fenbo/limits"
+  autoload :Matching, "fenbo/matching"
+  autoload :Procedure, "fenbo/procedure"
+  autoload :Product, "fenbo/product"
+  autoload :Quantities, "fenbo/quantities"
+  autoload :Reason, "fenbo/reason"
+  autoload :Refusal, "fenbo/refusal"
+  autoload :Result, "fenbo/result"
+  autoload :Sourcing, "fenbo/sourcing"
+  autoload :Tool, "fenbo/tool"
+  autoload :Tools, "fenbo/tools"
+  autoload :Value, "fenbo/value"
+end

@@ -1,0 +1,100 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Diagnosis
+    # One thing seen or measured. `position` is nil for the unit as a whole.
+    Finding = Value.of(:test_id, :outcome, :position) do
+      def test = Test[test_id]
+
+      def label = test.label(outcome)
+
+      def telling? = !test.tells_nothing?(outcome)
+    end
+
+    # The question put to `diagnose`.
+    CaseFile = Value.of(:family, :side, :position, :motors, :age_band, :recent_work, :findings, :state, :minute_cost, :refrigerant) do
+      define_singleton_method(:read) do |input|
+        unit = input.object("unit")
+        context = input.object("context", required: false)
+        motors = read_motors(unit)
+        position = read_position(input, motors)
+        new(
+          family: unit.choice("family", Knowledge.table("families").keys),
+          side: context.choice("side", SIDES, required: false) || side_of(position),
+          position:, motors:,
+          age_band: age_band(context.number("age_years", required: false, at_least: 0, at_most: 100)),
+          recent_work: context.flag("recent_work", default: false) || false,
+          findings: read_findings(input),
+          state: input.choice("state", Diagnosis.rules["states"]["labels"].keys, required: false) || "L",
+          minute_cost: input.object("cost", required: false).number("minute", required: false, above: 0, at_most: 10_000) || Diagnosis.rules["cost_of_minute"],
+          refrigerant: unit.text("refrigerant", required: false)
+        )
+      end
+
+      # The motor family of each fan position; a position without one is nil.
+      define_singleton_method(:read_motors) do |unit|
+        unit.objects("fans", required: false, at_most: 100).to_h do |fan|
+          motor = fan.object("motor", required: false)
+          [fan.text("position", longest: 60), motor.choice("family", Electrical::FAMILIES, required: false)]
+        end
+      end
+
+      define_singleton_method(:read_position) do |input, motors|
+        position = input.text("position", required: false, longest: 60)
+        return motors.keys.first if position.nil?
+        return position if motors.empty? || motors.key?(position)
+        input.fault("position", "is not one of this unit's fans: #{motors.keys.join(", ")}")
+      end
+
+      define_singleton_method(:read_findings) do |input|
+        input.objects("findings", required: false, at_most: 500).filter_map do |row|
+          id = row.choice("test", Test.all.keys)
+          outcome = id ? row.choice("outcome", Test[id].outcomes) : row.text("outcome")
+          position = row.text("position", required: false, longest: 60)
+          Finding.new(test_id: id, outcome:, position:) if id && outcome
+        end
+      end
+
+      define_singleton_method(:side_of) do |position|
+        SIDES.find { |side| position.to_s.start_with?(side) }
+      end
+
+      define_singleton_method(:age_band) do |years|
+        bands = Diagnosis.rules["age_bands"]
+        next nil if years.nil?
+        next "young" if years < bands["young_below_years"]
+        (years > bands["old_above_years"]) ? "old" : "middle"
+      end
+
+      def equipment
+        Equipment.new(family:, side: side || Knowledge.table("families")[family]["sides"].first, motor: motors[position])
+      end
+
+      # Findings about this fan and the unit as a whole, without those that tell
+      # nothing and without earlier answers to a question asked again.
+      def own_findings = latest(findings.select { |finding| own?(finding) && finding.telling? })
+
+      # Findings about other fans: position => [Finding].
+      def neighbour_findings
+        others = findings.reject { |finding| own?(finding) || !finding.telling? }
+        others.group_by(&:position).transform_values { |list| latest(list) }
+      end
+
+      # Answers that a later answer to the same question disagrees with.
+      def disagreements
+        findings.select { |finding| own?(finding) && finding.telling? }.group_by(&:test_id).values
+          .select { |answers| answers.map(&:outcome).uniq.size > 1 }
+      end
+
+      def neighbours? = motors.keys.count { |key| key.start_with?(equipment.side) } > 1
+
+      private
+
+      def own?(finding) = finding.position.nil? || finding.position == position || finding.test.unit?
+
+      def latest(list) = list.reverse.uniq(&:test_id).reverse
+    end
+
+    SIDES = %w[evaporator condenser].freeze
+  end
+end

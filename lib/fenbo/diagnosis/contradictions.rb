@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Diagnosis
+    # Findings that do not fit the leading causes. They are shown and offered for
+    # repetition, never averaged away.
+    class Contradictions
+      def initialize(case_file, posterior, limits)
+        @case_file = case_file
+        @posterior = posterior
+        @limits = limits
+      end
+
+      # @return [Array<Hash>] {test:, outcome:, why:, would_fit:}
+      def list = disagreeing + unlikely
+
+      private
+
+      def disagreeing
+        @case_file.disagreements.map do |answers|
+          first, last = answers.first, answers.last
+          {test: last.test_id, outcome: first.outcome, would_fit: nil,
+           why: "#{last.test.short} was answered twice: “#{first.label}”, then “#{last.label}”. The later one counts; do it once more."}
+        end
+      end
+
+      def unlikely
+        @posterior.findings.filter_map do |finding|
+          chance = @posterior.chance_under(leading, finding)
+          next if chance >= @limits["diagnosis.contradiction"]
+          fitting, better = best_fit(finding)
+          next if chance >= better * @limits["diagnosis.contradiction_ratio"]
+          {test: finding.test_id, outcome: finding.outcome, would_fit: fitting, why: why(finding, chance, fitting)}
+        end
+      end
+
+      def leading = @leading ||= @posterior.model.sets.index(@posterior.leading_set)
+
+      # The single cause that would show this finding most often.
+      def best_fit(finding)
+        singles.map { |h, set| [set.first&.id || HEALTHY, @posterior.chance_under(h, finding)] }.max_by(&:last)
+      end
+
+      def singles
+        @singles ||= @posterior.model.sets.each_with_index.filter_map { |set, h| [h, set] if set.size <= 1 }
+      end
+
+      def why(finding, chance, fitting)
+        seldom = (chance < 0.005) ? "next to never" : "in only #{(chance * 100).round.clamp(1, 99)} of 100 cases"
+        "#{finding.test.short} “#{finding.label.downcase}” goes with #{leading_name} #{seldom}; it would fit #{Cause.label(fitting).downcase}. Repeat it, or look for a second cause."
+      end
+
+      def leading_name
+        return "a healthy fan" if @posterior.leading_set.empty?
+        @posterior.leading_set.map { |cause| cause.label.downcase }.join(" and ")
+      end
+    end
+  end
+end

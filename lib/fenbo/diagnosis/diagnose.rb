@@ -1,0 +1,108 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Diagnosis
+    # Which causes explain what was found on one fan, and what to test next.
+    #
+    # in:  a case (unit, position, context, findings, state, cost); see CaseFile
+    # out: causes and sets of causes with their chances, none_of_these, the next
+    #      tests with minutes and gain, contradictions, decisive, and as verdict
+    #      the leading cause, "healthy" or "undetermined".
+    # Source: docs/sources.md, causes/next-test.
+    class Diagnose < Tool
+      SHOWN_CAUSES = 0.005
+      SHOWN_SETS = 8
+      LEDGERS = 3
+
+      def self.read(input, _limits) = CaseFile.read(input)
+
+      def answer
+        Result.new(verdict:, figures:, reasons:)
+      end
+
+      def posterior = @posterior ||= Posterior.of(question, model)
+
+      def next_tests = @next_tests ||= NextTests.new(question, posterior, limits)
+
+      def decisive? = posterior.sets.first.last >= limits["diagnosis.decisive"]
+
+      def verdict
+        leader, chance = posterior.causes.first
+        return HEALTHY if posterior.healthy >= [chance, posterior.none_of_these, limits["diagnosis.undetermined"]].max
+        return "undetermined" if chance < [posterior.none_of_these, limits["diagnosis.undetermined"]].max
+        leader.id
+      end
+
+      private
+
+      def model = Model.for(question.equipment)
+
+      def figures
+        {
+          causes:, sets:, healthy: posterior.healthy.round(4), none_of_these: posterior.none_of_these.round(4),
+          next_tests: decisive? ? [] : next_tests.list.map { |proposal| proposal_row(proposal) },
+          stop: stop, contradictions: Contradictions.new(question, posterior, limits).list,
+          decisive: decisive?, ledger: ledger, withheld: next_tests.withheld.map { |test, why| {test: test.id, why:} }
+        }
+      end
+
+      def causes
+        posterior.causes.select { |_, chance| chance >= SHOWN_CAUSES }
+          .map { |cause, chance| {id: cause.id, probability: chance.round(4)} }
+      end
+
+      def sets
+        posterior.sets.first(SHOWN_SETS).map { |set, chance| {causes: set.map(&:id), probability: chance.round(4)} }
+      end
+
+      def proposal_row(proposal)
+        {test: proposal.test.id, minutes: proposal.minutes, state: proposal.state, gain: proposal.gain.round(2), outcomes: proposal.outcomes}
+      end
+
+      def stop
+        return "decisive" if decisive?
+        "no_test_worth_it" if next_tests.list.empty?
+      end
+
+      def book = @book ||= Ledger.new(posterior)
+
+      def ledger
+        posterior.causes.keys.first(LEDGERS).to_h do |cause|
+          [cause.id, book.of(cause).map { |entry| {test: entry.finding.test_id, outcome: entry.finding.outcome, factor: entry.factor.round(3), strength: entry.strength} }]
+        end
+      end
+
+      def reasons = [leading_reason, *evidence, *set_aside, stop_reason].compact
+
+      def leading_reason
+        set, chance = posterior.sets.first
+        name = set.empty? ? "No cause" : set.map(&:label).join(" with ")
+        limit_reason("#{name} explains it best: #{(chance * 100).round} in 100, after #{count(posterior.findings.size)}", "diagnosis.decisive", value: chance.round(4))
+      end
+
+      def count(findings) = (findings == 1) ? "one finding" : "#{findings} findings"
+
+      # The findings that moved the leading cause, in words.
+      def evidence
+        cause = posterior.leading_set.max_by { |one| posterior.causes[one] } || posterior.causes.keys.first
+        book.of(cause).reject { |entry| entry.strength.start_with?("hardly") }.first(5).map do |entry|
+          reason("#{entry.finding.test.short} “#{entry.finding.label.downcase}” speaks #{entry.strength} #{cause.label.downcase}",
+            "evidence.#{entry.finding.test_id}", value: entry.factor.round(2), source: "causes/bearing-on-each-other")
+        end
+      end
+
+      def set_aside
+        (question.own_findings - posterior.findings).map do |finding|
+          reason("#{finding.test.short} is left aside: #{model.equipment.why_not(finding.test)}", "finding.not_here", source: "causes/tests")
+        end
+      end
+
+      def stop_reason
+        case stop
+        when "decisive" then limit_reason("Decisive: no further test is needed before acting", "diagnosis.decisive")
+        when "no_test_worth_it" then reason("No test left would save more than it costs", "stop.no_test_worth_it", source: "causes/next-test")
+        end
+      end
+    end
+  end
+end

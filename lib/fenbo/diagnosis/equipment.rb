@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Diagnosis
+    # The kind of equipment a fan sits in, and what can be wrong or tested there.
+    # `motor` is nil when its family is not known.
+    Equipment = Value.of(:family, :side, motor: nil) do
+      def traits = row["traits"]
+
+      def cover_minutes = row["cover_minutes"]
+
+      def roof_minutes = row["roof_minutes"]
+
+      def cause?(cause)
+        fits?(cause.sides, side) && motor_fits?(cause.motors) && (cause.needs - traits).empty?
+      end
+
+      def test?(test) = why_not(test).nil?
+
+      # Why a test does not exist here, in words, or nil when it does.
+      def why_not(test)
+        return "there is no #{side} part to it on this unit" unless fits?(test.sides, side)
+        return "not for a motor of this family" unless motor_fits?(test.motors)
+        missing = test.needs - traits
+        "this unit has no #{missing.first.tr("_", " ")}" if missing.any?
+      end
+
+      private
+
+      def row = Knowledge.table("families").fetch(family)
+
+      def fits?(allowed, value) = allowed.nil? || allowed.include?(value)
+
+      def motor_fits?(allowed) = allowed.nil? || motor.nil? || allowed.include?(motor)
+    end
+  end
+end

@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+require "yaml"
+
+module Fenbo
+  # Judgement as data: reads lib/fenbo/knowledge/NAME.yml once, deeply frozen.
+  # Structure is proved by `rake knowledge:check` (and before the web process
+  # starts) against the JSON Schemas in lib/fenbo/knowledge/schemas; reading
+  # here stays quick enough for the command line.
+  module Knowledge
+    FOLDER = File.join(__dir__, "knowledge")
+
+    # A reading process shares one copy; the lock keeps two threads from
+    # parsing the same file at once.
+    LOCK = Mutex.new
+    TABLES = {} # rubocop:disable Style/MutableConstant
+    private_constant :LOCK, :TABLES
+
+    module_function
+
+    # @return [Hash] frozen, with string keys
+    # @raise [KnowledgeError] when the file is missing or is not YAML
+    def table(name)
+      TABLES[name] || LOCK.synchronize { TABLES[name] ||= read(name) }
+    end
+
+    def names
+      Dir.children(FOLDER).grep(/\.yml\z/).map { |file| file.delete_suffix(".yml") }.sort
+    end
+
+    def read(name)
+      file = File.join(FOLDER, "#{name}.yml")
+      deep_freeze(YAML.safe_load_file(file))
+    rescue Errno::ENOENT
+      raise KnowledgeError.new("#{name}.yml", "is not in #{FOLDER}")
+    rescue Psych::Exception => problem
+      raise KnowledgeError.new("#{name}.yml", problem.message)
+    end
+
+    def deep_freeze(node)
+      case node
+      when Hash then node.each_value { |value| deep_freeze(value) }
+      when Array then node.each { |value| deep_freeze(value) }
+      end
+      node.freeze
+    end
+  end
+end
