@@ -1,5 +1,5 @@
 # The registry is whatever this machine's RubyGems is set up with.
-source Gem.sources.first.to_s
+source Gem.sources.to_a.first.then { |one| one.respond_to?(:uri) ? one.uri.to_s : one.to_s }
 
 # The core (lib/fenbo) needs none of these but json_schemer, and that only
 # when the knowledge is checked.

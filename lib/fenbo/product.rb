@@ -1,0 +1,8 @@
+# frozen_string_literal: true
+
+module Fenbo
+  # The goods in the box and how long they can wait.
+  module Product
+    autoload :Clock, "fenbo/product/clock"
+  end
+end

@@ -1,0 +1,93 @@
+# frozen_string_literal: true
+
+module Fenbo
+  # What people type, in SI, and back. Understands decimal points and commas,
+  # fractions and the units of both systems; anything else is refused with a
+  # sentence that says what would be understood.
+  #
+  #   Quantities.read("3/8 in", "length").value        #=> 9.525  (mm)
+  #   Quantities.read("41 °F", "temperature").value    #=> 5.0    (°C)
+  #   Quantities.read("1,2 A", "current").value        #=> 1.2    (A)
+  #   Quantities.show(5.0, "temperature", "us")        #=> "41 °F"
+  #
+  # Kinds and units are in knowledge/units.yml. A temperature and a temperature
+  # difference are different kinds: 5 °C is 41 °F, 5 K is 9 °F.
+  module Quantities
+    Reading = Value.of(:value, :unit, fault: nil) do
+      def ok? = fault.nil?
+    end
+
+    NUMBER = %r{(?<sign>[-+−–]?)\s*(?:(?<whole>\d+)\s+)?(?:(?<top>\d+)\s*/\s*(?<bottom>\d+)|(?<plain>\d+(?:[.,]\d+)?|[.,]\d+))}
+    PATTERN = /\A\s*#{NUMBER}\s*(?<unit>[^\d\s].*?)?\s*\z/
+    LONGEST = 40
+
+    module_function
+
+    def kinds = Knowledge.table("units")
+
+    # @param text [String] as typed
+    # @param kind [String] a key of units.yml
+    # @param system [String] "si" or "us": whose unit a bare number is in
+    # @return [Reading] value in the kind's SI unit, or a fault
+    def read(text, kind, system: "si")
+      return fault("Please type a #{word(kind)}, for instance #{example(kind)}.") if text.to_s.strip.empty?
+      match = PATTERN.match(text.to_s[0, LONGEST]) if text.to_s.size <= LONGEST
+      return fault("“#{text.to_s[0, LONGEST]}” is not understood as a #{word(kind)}. Write it like #{example(kind)}.") unless match
+      unit = unit_of(match[:unit], kind, system)
+      return fault("“#{match[:unit]}” is no unit of #{word(kind)} here. Write it like #{example(kind)}.") unless unit
+      number = number_of(match) or return fault("A fraction cannot have nothing below the line.")
+      checked(to_si(number, unit), unit, kind)
+    end
+
+    # A figure in the reader's own system, with its unit: "41 °F".
+    def show(value, kind, system = "si", digits: nil)
+      return "–" if value.nil?
+      number, unit = figure(value, kind, system, digits:)
+      "#{number} #{unit}"
+    end
+
+    # The two halves of `show`, for a number with its unit set beside it.
+    def figure(value, kind, system = "si", digits: nil)
+      unit = shown_unit(kind, system)
+      number = (value - unit.fetch("offset", 0)) / unit["factor"]
+      [tidy(number.round(digits || kinds[kind]["digits"])), unit["name"]]
+    end
+
+    # The unit a bare number is taken to be in.
+    def unit(kind, system = "si") = shown_unit(kind, system)["name"]
+
+    def word(kind) = kinds[kind]["word"]
+
+    def example(kind) = kinds[kind]["examples"].map { |one| "“#{one}”" }.join(" or ")
+
+    def tidy(number)
+      text = (number == number.to_i) ? number.to_i.to_s : number.to_s
+      text.sub(/\A-/, "−")
+    end
+
+    def number_of(match)
+      return nil if match[:bottom] && match[:bottom].to_i.zero?
+      part = match[:bottom] ? Rational(match[:top].to_i, match[:bottom].to_i).to_f : Float(match[:plain].tr(",", ".").sub(/\A\./, "0."))
+      size = match[:whole].to_i + part
+      %w[- − –].include?(match[:sign]) ? -size : size
+    end
+
+    def unit_of(typed, kind, system)
+      return shown_unit(kind, system) if typed.nil?
+      plain = typed.strip.downcase.delete(".").squeeze(" ")
+      kinds[kind]["units"].find { |unit| unit["also"].include?(plain) || unit["name"].downcase == plain }
+    end
+
+    def shown_unit(kind, system) = kinds[kind]["units"].find { |unit| unit["system"].include?(system) && unit["shown"] }
+
+    def to_si(number, unit) = (number * unit["factor"] + unit.fetch("offset", 0)).round(9)
+
+    def checked(value, unit, kind)
+      low, high = kinds[kind]["range"]
+      return Reading.new(value:, unit: unit["name"]) if value.between?(low, high)
+      fault("#{tidy(value.round(3))} #{shown_unit(kind, "si")["name"]} cannot be right for a #{word(kind)}; it is between #{low} and #{high}.")
+    end
+
+    def fault(message) = Reading.new(value: nil, unit: nil, fault: message)
+  end
+end

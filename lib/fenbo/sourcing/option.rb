@@ -1,0 +1,99 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Sourcing
+    # One offer with one stopgap (or none), when it finishes and what it costs.
+    class Option
+      # Options that make sense for an offer: as soon as it can be, and, where
+      # that means overtime, in working hours.
+      def self.all_of(offer, stopgap, question, limits)
+        soon = new(offer, stopgap, question, limits, overtime: question.overtime_allowed)
+        return [soon] unless question.overtime_allowed
+        [soon, new(offer, stopgap, question, limits, overtime: false)].select(&:possible?).uniq { |one| one.finish }
+      end
+
+      attr_reader :offer, :stopgap, :overtime
+
+      def initialize(offer, stopgap, question, limits, overtime:)
+        @offer = offer
+        @stopgap = stopgap
+        @question = question
+        @limits = limits
+        @overtime = overtime
+      end
+
+      def possible? = !ready.at.nil? && !start.nil?
+
+      def why_not = ready.why || "there are no working hours for it"
+
+      def finish = start + work_seconds
+
+      def second_trip? = ready.second_trip || start.to_date != @question.now.to_date
+
+      def hours = (finish - @question.now) / 3600.0
+
+      # nil when the product never passes its limit.
+      def hours_to_limit = stopgap ? stopgap.hours_to_limit : @question.hours_to_limit
+
+      def margin_hours = hours_to_limit && hours_to_limit - hours
+
+      def product_loss_cents
+        return 0 if hours_to_limit.nil? || hours <= hours_to_limit * (1 - @limits["sourcing.safe_share"])
+        share = (hours <= hours_to_limit) ? @limits["sourcing.late_quarter_loss"] : 1
+        (@question.product_value_cents * share).round
+      end
+
+      def lines
+        @lines ||= [
+          ["parts", offer.price_cents], ["freight", offer.freight_cents],
+          ["travel", @question.labour_cents(offer.travel_minutes)],
+          ["stopgap", stopgap ? @question.labour_cents(stopgap.minutes) : 0],
+          ["labour", @question.labour_cents(@question.work_minutes)], ["overtime", overtime_cents],
+          ["second trip", second_trip? ? @question.trip_cents : 0]
+        ].reject { |_, cents| cents.zero? }.map { |what, cents| {what:, cents:} }
+      end
+
+      def total_cents = lines.sum { |line| line[:cents] } + product_loss_cents
+
+      # Worse on one count and no better on the other.
+      def beaten_by?(other)
+        other.finish <= finish && other.total_cents <= total_cents && (other.finish < finish || other.total_cents < total_cents)
+      end
+
+      def to_h(frontier)
+        {
+          offer: offer.id, stopgap: stopgap&.id, finish_at: finish.strftime("%Y-%m-%dT%H:%M"), total_cents:, lines:,
+          product_loss_cents:, margin_hours: margin_hours&.round(2), frontier:, second_trip: second_trip?, overtime: overtime_cents.positive?
+        }
+      end
+
+      private
+
+      def ready
+        @ready ||= Ready.of(offer, @question, @question.now + (stopgap ? stopgap.minutes * 60 : 0))
+      end
+
+      # Work is done in one piece; where it would run past closing time and
+      # overtime is not wanted, it starts the next working morning.
+      def start
+        return @start if defined?(@start)
+        @start = ready.at && (overtime ? ready.at : fitted(ready.at))
+      end
+
+      def fitted(from)
+        week = @question.work_hours
+        opening = week.next_open(from) or return nil
+        return opening if opening + work_seconds <= week.closes(opening)
+        return opening if opening == week.at(opening, week.from)
+        week.next_open(week.closes(opening))
+      end
+
+      def work_seconds = @question.work_minutes * 60
+
+      def overtime_cents
+        minutes = @question.work_hours.minutes_outside(start, finish)
+        (@question.labour_cents(minutes) * (@question.overtime_factor - 1)).round
+      end
+    end
+  end
+end

@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+require "date"
+
+module Fenbo
+  module Sourcing
+    # Every way to get the part and do the work, cheapest in all first.
+    #
+    # in:  now, the customer's rules, working hours, offers, stopgaps; see Question
+    # out: options with finish_at, total_cents, lines, product loss and margin;
+    #      frontier marks those that no other beats on both time and cost; verdict
+    #      is the recommended offer, or "none".
+    # Source: docs/sources.md, sourcing/options.
+    class Source < Tool
+      def self.read(input, _limits) = Question.read(input)
+
+      def answer
+        Result.new(verdict: options.first&.offer&.id || "none", figures: {options: rows}, reasons:)
+      end
+
+      def options
+        @options ||= all.select(&:possible?).sort_by { |option| [option.total_cents, option.finish, option.offer.id] }
+      end
+
+      private
+
+      def all
+        @all ||= question.offers.product([nil, *question.stopgaps])
+          .flat_map { |offer, stopgap| Option.all_of(offer, stopgap, question, limits) }
+      end
+
+      def rows = options.map { |option| option.to_h(options.none? { |other| option.beaten_by?(other) }) }
+
+      def reasons
+        return [reason("There is no offer that can be had", "source.none", source: "sourcing/options")] if options.empty?
+        [best_reason, loss_reason, *missing].compact
+      end
+
+      def best_reason
+        best = options.first
+        reason("#{best.offer.id} is cheapest in all and done #{best.finish.strftime("%a %d %b %H:%M")}", "source.cheapest", value: best.total_cents, source: "sourcing/options")
+      end
+
+      def loss_reason
+        saved = options.map(&:product_loss_cents).max - options.first.product_loss_cents
+        limit_reason("Others would put product worth #{saved / 100} at risk", "sourcing.safe_share") if saved.positive?
+      end
+
+      def missing
+        all.reject(&:possible?).map { |option| option.offer.id + ": " + option.why_not }.uniq
+          .map { |text| reason(text, "source.not_to_be_had", source: "sourcing/options") }
+      end
+    end
+  end
+end
