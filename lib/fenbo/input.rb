@@ -42,6 +42,9 @@ module Fenbo
       Input.new(value, path: place(key), faults: @faults)
     end
 
+    # A reader over a value that came from elsewhere, its faults noted under `key`.
+    def nested(value, key) = Input.new(value, path: place(key), faults: @faults)
+
     # A list of objects as readers.
     def objects(key, required: true, at_most: 10_000)
       list(key, required:, at_most:).each_with_index.map do |value, index|
@@ -59,11 +62,10 @@ module Fenbo
     def numbers(key, sizes: nil, required: true, **range)
       values = list(key, required:, at_most: 100_000)
       return nil if @raw[key].nil? || !@raw[key].is_a?(Array)
-      if sizes && !sizes.include?(values.size)
-        return fault(key, "needs #{sizes.join(" or ")} #{(sizes == [1]) ? "value" : "values"}, not #{values.size}")
-      end
+      right_size = sizes.nil? || sizes.include?(values.size)
+      fault(key, "needs #{sizes.join(" or ")} #{(sizes == [1]) ? "value" : "values"}, not #{values.size}") unless right_size
       read = values.each_with_index.map { |value, index| checked("#{key}.#{index}", value, **range) }
-      read unless read.include?(nil)
+      read if right_size && !read.include?(nil)
     end
 
     def integer(key, required: true, **range)

@@ -20,7 +20,7 @@ module Fenbo
         @limits = amps.limits
       end
 
-      def list = ORDER.flat_map { |matter| Array(send(matter)) }
+      def list = ORDER.map { |matter| send(matter) }.flatten.compact
 
       private
 

@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Matching
+    module Checks
+      # The same plug, or leads to splice.
+      class Connector < Check
+        def line
+          return nil unless old.connector && candidate.connector
+          return pass("same #{words(old)}") if candidate.connector == old.connector
+          splice = place.wet ? "sealed crimps" : "crimps"
+          adapt("#{words(candidate)} for #{words(old)}: #{splice}, out of the blade's way", minutes: 6, part: splice)
+        end
+
+        private
+
+        def words(motor) = motor.connector.tr("_", " ")
+      end
+    end
+  end
+end

@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Matching
+    module Checks
+      # A controlled circuit needs a motor that obeys the same command.
+      class Control < Check
+        WORDS = {"none" => "fixed speed", "0_10v" => "0–10 V", "pwm" => "pulse width", "taps" => "speed taps", "program" => "programmable"}.freeze
+
+        def line
+          wanted, offered = old.control || "none", candidate.control || "none"
+          return (wanted == "none") ? nil : pass("#{WORDS[wanted]}, as the old one") if wanted == offered
+          return adapt("programmable: set it to the old duty", minutes: 5) if offered == "program" && wanted != "0_10v"
+          return adapt("#{WORDS[offered]}: tie it to full speed", minutes: 5) if wanted == "none"
+          fail("#{WORDS[offered]} on a #{WORDS[wanted]} circuit")
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Matching
+    module Checks
+      # An enclosure at least as tight as the old one; closed in wet places.
+      class Duty < Check
+        RANK = {"open" => 0, "open_air_over" => 1, "enclosed" => 2, "potted" => 3}.freeze
+
+        def line
+          return unknown("its enclosure") unless candidate.enclosure
+          return fail("#{words(candidate)} in a wet or washed place") if place.wet && RANK[candidate.enclosure] < RANK["enclosed"]
+          return pass(words(candidate)) unless old.enclosure && RANK[candidate.enclosure] < RANK[old.enclosure]
+          fail("#{words(candidate)}, the old one was #{words(old)}")
+        end
+
+        private
+
+        def words(motor) = motor.enclosure.tr("_", " ")
+      end
+    end
+  end
+end

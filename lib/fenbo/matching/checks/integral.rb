@@ -1,0 +1,16 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Matching
+    module Checks
+      # A blade that is part of the old motor goes with it.
+      class Integral < Check
+        def line
+          return (candidate.integral_blade ? fail("its blade is part of it, the old one's is not") : nil) unless old.integral_blade
+          return pass("whole assembly with its blade") if candidate.integral_blade
+          candidate.kit? ? adapt("a kit with its own blade and plate", minutes: 20) : fail("the old blade goes with the old motor")
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Matching
+    module Checks
+      # Can it carry the blade? Amps within one family, watts or horsepower for
+      # the others, shaft output across families.
+      class Load < Check
+        def line
+          return across_families unless candidate.family == old.family
+          case old.family
+          when "shaded_pole", "psc" then by_amps
+          when "ec" then by_power(limits["match.ec_oversize"], 1.0)
+          when "split_phase" then by_power(limits["match.split_phase_oversize"], service)
+          else by_power(limits["match.three_phase_oversize"], service)
+          end
+        end
+
+        private
+
+        def service = candidate.service_factor || 1.0
+
+        def by_amps
+          needed = @context.healthy_amps || old.amps_at(place.volts)
+          offered = candidate.amps_at(place.volts)
+          return unknown("the load in amps") unless needed && offered
+          ratio = needed / offered.to_f
+          text = "#{figure(needed)} A on #{figure(offered)} A: #{figure(ratio)}, window #{limits["match.load_low"]} to #{limits["match.load_high"]}"
+          ratio.between?(limits["match.load_low"] - 1e-9, limits["match.load_high"] + 1e-9) ? pass(text) : fail(text)
+        end
+
+        def by_power(oversize, factor)
+          needed = old.horsepower ? old.horsepower_or_watts(limits) : old.watts
+          offered = old.horsepower ? candidate.horsepower_or_watts(limits) : candidate.watts
+          return unknown("the power") unless needed && offered
+          judge(offered * factor / needed, 1.0, oversize, "#{figure(offered * factor)} for #{figure(needed)} #{old.horsepower ? "hp" : "W"}")
+        end
+
+        def across_families
+          needed, offered = old.output_watts(limits), candidate.output_watts(limits)
+          return unknown("the shaft output") unless needed && offered
+          judge(offered / needed, limits["match.output_low"], limits["match.output_high"],
+            "#{figure(offered)} W at the shaft for about #{figure(needed)} W")
+        end
+
+        def judge(ratio, low, high, text)
+          text = "#{text}: #{figure(ratio)}, wanted #{low} to #{high}"
+          ratio.between?(low - 1e-9, high + 1e-9) ? pass(text) : fail(text)
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Matching
+    module Checks
+      # The same mount on the same bolts; a kit brings its own plate.
+      class Mount < Check
+        def line
+          return unknown("the mount") unless old.mount && candidate.mount
+          return same_mount if candidate.mount == old.mount
+          text = "#{words(candidate)} for #{words(old)}"
+          candidate.kit? ? adapt("#{text}: the kit brings its plate", minutes: 15, part: "plate from the kit") : fail(text)
+        end
+
+        private
+
+        def same_mount
+          return pass("#{words(candidate)}, as the old one") unless old.bolt_circle_mm && candidate.bolt_circle_mm
+          off = (candidate.bolt_circle_mm - old.bolt_circle_mm).abs
+          text = "#{words(candidate)}, bolt circle #{figure(candidate.bolt_circle_mm)} for #{figure(old.bolt_circle_mm)} mm"
+          (off <= limits["match.bolt_circle_tolerance"] + 1e-9) ? pass(text) : fail(text)
+        end
+
+        def words(motor) = motor.mount.tr("_", " ")
+      end
+    end
+  end
+end

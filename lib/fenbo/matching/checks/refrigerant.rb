@@ -1,0 +1,15 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Matching
+    module Checks
+      # Beside a flammable refrigerant only what is marked for it.
+      class Refrigerant < Check
+        def line
+          return pass("the refrigerant is not flammable") unless place.flammable
+          candidate.flammable_ok ? pass("marked for flammable refrigerants") : fail("not marked for flammable refrigerants")
+        end
+      end
+    end
+  end
+end

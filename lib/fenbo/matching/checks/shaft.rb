@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Matching
+    module Checks
+      # The shaft in the hub's bore: the blade's where it is known, else the old
+      # shaft's.
+      class Shaft < Check
+        def line
+          bore = @context.blade&.fetch(:bore_mm, nil) || old.shaft_diameter_mm
+          return unknown("shaft or bore") unless bore && candidate.shaft_diameter_mm
+          off = candidate.shaft_diameter_mm - bore
+          text = "#{figure(candidate.shaft_diameter_mm)} mm shaft in a #{figure(bore)} mm bore"
+          return form(text) if off.abs <= limits["match.shaft_tolerance"] + 1e-9
+          return fail("#{text}: too thick") if off.positive?
+          adapt("#{text}: with a bushing", minutes: 5, part: "bushing #{figure(candidate.shaft_diameter_mm)} to #{figure(bore)} mm")
+        end
+
+        private
+
+        def form(text)
+          return pass(text) if [nil, old.shaft_form].include?(candidate.shaft_form) || old.shaft_form.nil?
+          fail("#{candidate.shaft_form.tr("_", " ")} shaft, the hub wants #{old.shaft_form.tr("_", " ")}")
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,25 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Matching
+    module Checks
+      # Phases equal, one nameplate voltage near the site's, the hertz listed.
+      class Supply < Check
+        def line
+          return fail("#{candidate.phases.to_i} phases, the site has #{place.phases}") if candidate.phases && candidate.phases != place.phases
+          return fail("#{candidate.hertz.join(" or ")} Hz, the site has #{place.hertz}") if candidate.hertz.any? && !candidate.hertz.include?(place.hertz)
+          return unknown("its voltage") if candidate.volts.empty?
+          return fail("#{candidate.volts.join(" or ")} V, the site has #{place.volts} V") unless near
+          (candidate.volts.size > 1) ? pass("#{near} V tap for #{place.volts} V: set it before energising") : pass("#{near} V, the site has #{place.volts} V")
+        end
+
+        private
+
+        def near
+          best = candidate.volts.min_by { |volts| (volts - place.volts).abs }
+          best if (place.volts - best).abs <= limits["match.supply_tolerance"] * best + 1e-9
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,78 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Matching
+    ENCLOSURES = %w[open open_air_over enclosed potted].freeze
+    CONTROLS = %w[none 0_10v pwm taps program].freeze
+
+    # A motor as its plate and a caliper describe it. Lengths in mm, temperatures
+    # in °C, money in cents; nil where nobody knows.
+    Motor = Value.of(
+      :part_no, :family, :volts, :hertz, :phases, :amps, :watts, :horsepower, :service_factor, :rpm, :poles,
+      :rotation, :shaft_diameter_mm, :shaft_length_mm, :shaft_form, :mount, :bolt_circle_mm, :body_diameter_mm,
+      :body_length_mm, :enclosure, :ambient_low_c, :ambient_high_c, :flammable_ok, :integral_blade, :control,
+      :connector, :capacitor_uf, :cross_reference, :price_cents, :kit_contents
+    ) do
+      define_singleton_method(:numbers) do
+        {phases: {above: 0, at_most: 3}, watts: {above: 0}, horsepower: {above: 0}, service_factor: {above: 0, at_most: 3},
+         rpm: {above: 0, at_most: 100_000}, poles: {above: 0, at_most: 48}, shaft_diameter_mm: {above: 0}, shaft_length_mm: {above: 0},
+         bolt_circle_mm: {above: 0}, body_diameter_mm: {above: 0}, body_length_mm: {above: 0}, ambient_low_c: {at_least: -120},
+         ambient_high_c: {at_most: 200}, capacitor_uf: {above: 0}, price_cents: {at_least: 0}}
+      end
+
+      define_singleton_method(:read) do |input|
+        texts = %i[part_no shaft_form mount connector].to_h { |key| [key, input.text(key.to_s, required: false, longest: 200)] }
+        figures = numbers.to_h { |key, range| [key, input.number(key.to_s, required: false, **range)] }
+        lists = %i[volts hertz amps].to_h { |key| [key, input.numbers(key.to_s, required: false, above: 0) || []] }
+        sense = input.choice("rotation", Rotation::SENSES, required: false)
+        view = input.choice("rotation_view", Rotation::VIEWS, required: false)
+        new(
+          family: input.choice("family", Electrical::FAMILIES), rotation: Rotation.canonical(sense, view),
+          enclosure: input.choice("enclosure", ENCLOSURES, required: false),
+          control: input.choice("control", CONTROLS, required: false),
+          flammable_ok: truth(input, "flammable_ok"), integral_blade: truth(input, "integral_blade"),
+          cross_reference: input.list("cross_reference", required: false), kit_contents: input.raw("kit_contents"),
+          **texts, **figures, **lists
+        )
+      end
+
+      # true/false or 1/0, as both JSON and CSV write it.
+      define_singleton_method(:truth) do |input, key|
+        value = input.raw(key)
+        next {nil => nil, true => true, false => false, 1 => true, 0 => false}[value] if [nil, true, false, 1, 0].include?(value)
+        input.fault(key, "must be 0 or 1")
+      end
+
+      # Nameplate amps at the plate voltage nearest to `site_volts`.
+      def amps_at(site_volts)
+        return amps.first if amps.size < 2 || volts.size != amps.size
+        amps[volts.each_index.min_by { |index| (volts[index] - site_volts).abs }]
+      end
+
+      def kit? = !kit_contents.to_s.empty?
+
+      # Shaft output in W from the plate: horsepower where printed, else input
+      # watts × the family's usual efficiency.
+      def output_watts(limits)
+        return horsepower * limits["match.watts_per_horsepower"] if horsepower
+        watts * limits["efficiency.#{family}"] if watts
+      end
+
+      def horsepower_or_watts(limits)
+        horsepower || output_watts(limits)&.fdiv(limits["match.watts_per_horsepower"])
+      end
+    end
+
+    # Where the motor has to work.
+    Place = Value.of(:volts, :phases, :hertz, :ambient_c, :wet, :flammable) do
+      def self.read(input)
+        new(
+          volts: input.number("volts", above: 0, at_most: 100_000), phases: input.integer("phases", at_least: 1, at_most: 3),
+          hertz: input.number("hertz", above: 0, at_most: 400),
+          ambient_c: input.numbers("ambient_c", required: false, sizes: [2], at_least: -120, at_most: 200),
+          wet: input.flag("wet", default: false), flammable: input.flag("flammable", default: false)
+        )
+      end
+    end
+  end
+end
