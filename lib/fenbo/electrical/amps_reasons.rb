@@ -29,7 +29,7 @@ module Fenbo
       def supply = question.supply
 
       def no_voltage
-        return reason("No voltage was measured with it: a current of nothing may only mean no supply", "voltage.unknown") unless supply.known?
+        return (reason("No voltage was measured with it: no current may only mean no supply", "voltage.unknown") if amps.verdict == "none") unless supply.known?
         reason("There is no voltage at the motor: the supply is the first fault, the amps say nothing yet", "voltage.absent", value: supply.mean.round(1)) if supply.dead?
       end
 

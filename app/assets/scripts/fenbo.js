@@ -1,0 +1,56 @@
+// Fenbo's touch: htmx swaps the page's middle when a form is sent, Alpine keeps
+// small state. Everything works without scripts too, only with whole pages.
+import htmx from "htmx.org/dist/htmx.esm.js";
+import Alpine from "@alpinejs/csp/dist/module.esm.min.js";
+import { drafts } from "./drafts.js";
+import { keys } from "./keys.js";
+import { outbox } from "./outbox.js";
+import { signature } from "./signature.js";
+
+htmx.config.includeIndicatorStyles = false;
+htmx.config.allowEval = false;
+htmx.config.allowScriptTags = false;
+htmx.config.selfRequestsOnly = true;
+htmx.config.historyCacheSize = 0;
+htmx.config.scrollBehavior = "instant";
+// Pages that refuse something are pages: show them.
+htmx.config.responseHandling = [{ code: "204", swap: false }, { code: "...", swap: true }];
+
+// The browser's own id for each form: sent again by mistake, it changes nothing.
+function stamp(root) {
+  root.querySelectorAll("input[data-client-id]").forEach((field) => {
+    if (!field.dataset.stamped && window.crypto?.randomUUID) field.value = crypto.randomUUID();
+    field.dataset.stamped = "yes";
+  });
+}
+
+// Fans on a drawing lead where their labels lead.
+document.addEventListener("click", (event) => {
+  const fan = event.target.closest?.("[data-href]");
+  if (fan) document.querySelector(`a.leader[href="${CSS.escape(fan.dataset.href)}"]`)?.click() ?? (location.href = fan.dataset.href);
+});
+
+// One press is enough: a second on the same form is let go by.
+document.addEventListener("submit", (event) => {
+  const form = event.target;
+  if (form.dataset.sent) return event.preventDefault();
+  form.dataset.sent = "yes";
+  setTimeout(() => delete form.dataset.sent, 1500);
+});
+
+document.addEventListener("htmx:afterSwap", () => {
+  stamp(document);
+  drafts.restore(document);
+  const told = document.querySelector("[data-told]");
+  if (told) document.getElementById("announce").textContent = told.textContent;
+});
+// Back through history shows fresh pages, never a kept copy of a form.
+window.addEventListener("pageshow", (event) => event.persisted && location.reload());
+
+Alpine.data("signature", signature);
+window.Alpine = Alpine;
+stamp(document);
+drafts.start();
+outbox.start();
+keys.start();
+Alpine.start();

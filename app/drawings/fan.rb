@@ -1,0 +1,82 @@
+# frozen_string_literal: true
+
+module Drawings
+  # One axial fan seen from the air side: orifice ring, swept blades, hub, and what
+  # is known of its motion.
+  class Fan
+    BLADES = 5
+
+    # @param outcomes [Hash] test => outcome, what was found on this fan
+    def initialize(svg, cx, cy, radius, outcomes:, in_hand:, phase: 0)
+      @svg = svg
+      @cx = cx
+      @cy = cy
+      @r = radius
+      @outcomes = outcomes
+      @in_hand = in_hand
+      @phase = phase
+    end
+
+    def draw
+      @svg.circle(@cx, @cy, @r, "plate-ring")
+      @svg.circle(@cx, @cy, @r - 4, "line-thin")
+      blades
+      @svg.circle(@cx, @cy, @r * 0.16, "fill-ink").circle(@cx, @cy, @r * 0.05, "fill-sheet")
+      ice if %w[fan_ring_ice].include?(@outcomes["frost_pattern"]) || @outcomes["blade_state"] == "iced"
+      motion
+      @svg.circle(@cx, @cy, @r + 8, "ring-hand") if @in_hand
+    end
+
+    private
+
+    def motion
+      case @outcomes["fan_motion"]
+      when "normal" then arrows(1, "arrow-run")
+      when "slow", "intermittent" then arrows(1, "arrow-slow")
+      when "reversed" then arrows(-1, "arrow-bad")
+      end
+    end
+
+    def still? = %w[stopped twitching].include?(@outcomes["fan_motion"])
+
+    def blades
+      BLADES.times { |index| @svg.path(blade(@phase + index * 360.0 / BLADES), still? ? "blade blade-still" : "blade") }
+    end
+
+    # Leading edge swept forward, trailing edge nearly straight: broad at the tip,
+    # narrow at the root, so that it reads as a blade and not as a slice.
+    def blade(at)
+      root, tip = @r * 0.15, @r - 9
+      a = Svg.polar(@cx, @cy, root, at)
+      b = Svg.polar(@cx, @cy, @r * 0.52, at - 22)
+      c = Svg.polar(@cx, @cy, tip, at - 6)
+      d = Svg.polar(@cx, @cy, tip, at + 40)
+      e = Svg.polar(@cx, @cy, @r * 0.5, at + 46)
+      f = Svg.polar(@cx, @cy, root, at + 52)
+      "M#{Svg.p(*a)} Q#{Svg.p(*b)} #{Svg.p(*c)} A#{tip.round(2)} #{tip.round(2)} 0 0 1 #{Svg.p(*d)} Q#{Svg.p(*e)} #{Svg.p(*f)} Z"
+    end
+
+    def arrows(sense, css)
+      [200, 20].each do |from|
+        to = from + 62 * sense
+        @svg.path(Svg.arc(@cx, @cy, @r + 5, from, to), css)
+        head(to, sense, css)
+      end
+    end
+
+    def head(at, sense, css)
+      tip = Svg.polar(@cx, @cy, @r + 5, at + 7 * sense)
+      inner = Svg.polar(@cx, @cy, @r - 1, at - 3 * sense)
+      outer = Svg.polar(@cx, @cy, @r + 11, at - 3 * sense)
+      @svg.path("M#{Svg.p(*tip)} L#{Svg.p(*inner)} L#{Svg.p(*outer)} Z", "#{css}-head")
+    end
+
+    # Beads of ice round the ring; drawn where ring ice was found, nowhere else.
+    def ice
+      26.times do |index|
+        x, y = Svg.polar(@cx, @cy, @r - 1 + (index * 7 % 3), index * 360.0 / 26)
+        @svg.circle(x, y, 3 + index * 5 % 4, "ice-bead")
+      end
+    end
+  end
+end

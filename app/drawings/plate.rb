@@ -1,0 +1,66 @@
+# frozen_string_literal: true
+
+module Drawings
+  # The unit itself, drawn: which kind of plate for which family, and what all
+  # kinds share. Findings appear where they are; nothing is drawn that was not
+  # found.
+  class Plate
+    WIDTH = 720
+
+    KINDS = {"walk_in_cooler" => "UnitCooler", "remote_condenser" => "RoofCondenser", "fan_bank_condenser" => "RoofCondenser",
+             "rack_condenser" => "RoofCondenser"}.freeze
+
+    def self.of(unit, findings: [], hand: nil, links: nil)
+      Drawings.const_get(KINDS.fetch(unit.family, "Cabinet")).new(unit, findings, hand, links)
+    end
+
+    def initialize(unit, findings, hand, links)
+      @unit = unit
+      @findings = findings.reject(&:voided?)
+      @hand = hand
+      @links = links
+    end
+
+    def svg
+      @svg = Svg.new(WIDTH, height, label: label, css: "plate")
+      draw
+      @svg.to_s
+    end
+
+    private
+
+    def positions = @positions ||= @unit.fan_positions.to_a
+
+    def label
+      "#{@unit.family_label} with #{positions.size} #{(positions.size == 1) ? "fan" : "fans"}: " +
+        positions.map { |position| "#{position.label} #{said(position)}" }.join("; ")
+    end
+
+    def said(position)
+      words = outcomes(position).map { |test, outcome| Fenbo::Diagnosis::Test[test].label(outcome).downcase }
+      words.empty? ? "not looked at" : words.first(4).join(", ")
+    end
+
+    # Test => outcome, the latest of each, for one fan.
+    def outcomes(position)
+      @outcomes ||= {}
+      @outcomes[position.id] ||= @findings.select { |finding| finding.fan_position_id == position.id }.to_h { |finding| [finding.test, finding.outcome] }
+    end
+
+    # Outcomes about the whole unit.
+    def unit_outcomes = @unit_outcomes ||= @findings.select { |finding| finding.fan_position_id.nil? }.to_h { |finding| [finding.test, finding.outcome] }
+
+    def fan(position, cx, cy, radius)
+      Fan.new(@svg, cx, cy, radius, outcomes: outcomes(position), in_hand: position == @hand, phase: position.number * 17).draw
+      link(position, cx, cy, radius)
+    end
+
+    # A transparent link over the fan, for thumb, mouse and keyboard.
+    def link(position, cx, cy, radius)
+      return unless @links
+      @svg.group(class: "fan-link") do
+        @svg.circle(cx, cy, radius + 6, "hit", data_href: @links.call(position))
+      end
+    end
+  end
+end

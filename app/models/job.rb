@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+# One call of a customer about one unit, through its nine stations.
+class Job < ApplicationRecord
+  include Audited
+
+  STATIONS = %w[call look measure decide match source fit prove hand_over].freeze
+
+  belongs_to :unit
+  belongs_to :fan_position, optional: true
+  belongs_to :technician, class_name: "User", optional: true
+  belongs_to :state_by, class_name: "User", optional: true
+  belongs_to :closed_by, class_name: "User", optional: true
+  belongs_to :countersigned_by, class_name: "User", optional: true
+  has_many :visits, -> { order(:starts_at) }
+  has_many :findings, -> { order(:taken_at, :id) }
+  has_many :readings, -> { order(:taken_at, :id) }
+  has_many :decisions, -> { order(:taken_at, :id) }
+  has_many :photos, -> { order(:taken_at, :id) }
+  has_many :station_steps
+  has_many :part_choices, -> { order(:created_at) }
+  has_many :work_steps, -> { order(:done_at) }
+  has_many :proof_checks
+  has_one :handover
+
+  validates :complaint, presence: {message: "What does the customer say?"}, length: {maximum: 2000}
+
+  scope :open, -> { where.not(status: "closed") }
+
+  def to_param = number.to_s
+
+  def closed? = status == "closed"
+
+  def decision = decisions.live.last
+
+  def part_choice = part_choices.where(superseded_at: nil).last
+
+  # The fan in hand: the one complained of, else the unit's first.
+  def position_in_hand = fan_position || unit.fan_positions.first
+end

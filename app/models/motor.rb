@@ -1,0 +1,8 @@
+# frozen_string_literal: true
+
+# A motor in the catalogue.
+class Motor < ApplicationRecord
+  include Audited
+
+  scope :like, ->(text) { where("part_no ILIKE :like OR maker ILIKE :like", like: "%#{sanitize_sql_like(text)}%") }
+end

@@ -1,0 +1,14 @@
+# frozen_string_literal: true
+
+# A picture taken at a station, kept in the file store. It goes there before the
+# row is made, since the row never changes afterwards.
+class Photo < ApplicationRecord
+  include Recorded
+
+  def self.keep(io, **attributes)
+    file = PhotoUploader.upload(io, :store)
+    record(image_data: file.data, **attributes)
+  end
+
+  def file = PhotoUploader.uploaded_file(image_data)
+end

@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+# What findings, readings, photos and decisions have in common: made once, by
+# somebody, known by the id its sender gave it, voided but never changed.
+module Recorded
+  def self.included(model)
+    model.belongs_to :job
+    model.belongs_to :visit, optional: true
+    model.belongs_to :fan_position, optional: true
+    model.belongs_to :user
+    model.belongs_to :voided_by, class_name: "User", optional: true
+    model.scope :live, -> { where(voided_at: nil) }
+    model.extend(ClassMethods)
+  end
+
+  module ClassMethods
+    # Adds a record unless its client id is known. The same id with other content
+    # is a new answer given from an old page: it gets an id of its own, so that
+    # nothing is lost and nothing is overwritten.
+    def record(client_id:, **attributes)
+      known = find_by(client_id:)
+      return known if known&.same_as?(attributes)
+      create!(client_id: known ? SecureRandom.uuid : client_id, taken_at: Time.now, **attributes)
+    rescue ActiveRecord::RecordNotUnique
+      # Two posts at once: the other one has it.
+      find_by!(client_id:)
+    end
+  end
+
+  def voided? = !voided_at.nil?
+
+  def void(user, reason = nil)
+    update!(voided_at: Time.now, voided_by: user, void_reason: reason) unless voided?
+  end
+
+  def same_as?(attributes)
+    attributes.all? { |name, value| content(public_send(name)) == content(value) }
+  end
+
+  private
+
+  def content(value) = value.is_a?(ActiveRecord::Base) ? [value.class, value.id] : value.as_json
+end

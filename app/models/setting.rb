@@ -1,0 +1,17 @@
+# frozen_string_literal: true
+
+# What the shop has set for itself, by name.
+class Setting < ApplicationRecord
+  include Audited
+
+  DEFAULTS = {
+    "shop_name" => "Fenbo", "currency" => "€", "rate_per_hour_cents" => 9600, "trip_cents" => 6500, "overtime_factor" => 1.5,
+    "work_hours" => {"days" => [1, 2, 3, 4, 5], "from" => "07:30", "to" => "17:00"}, "limits" => {}
+  }.freeze
+
+  def self.read(name) = find_by(name:)&.value || DEFAULTS[name]
+
+  def self.write(name, value)
+    find_or_initialize_by(name:).update!(value:)
+  end
+end

@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+# One refrigeration unit with its fan positions.
+class Unit < ApplicationRecord
+  include Audited
+
+  belongs_to :site
+  has_many :fan_positions, -> { order(Arel.sql("side DESC"), :number) }
+  has_many :jobs
+  has_one :customer, through: :site
+
+  validates :name, presence: {message: "Please give a name."}, length: {maximum: 120}
+  validates :family, inclusion: {in: Fenbo::Knowledge.table("families").keys, message: "Choose what kind of unit it is."}
+  validates :supply_phases, inclusion: {in: [1, 3], message: "One or three."}
+  validates :supply_volts, :supply_hertz, numericality: {greater_than: 0, message: "must be above nothing."}
+  validates :product_value_cents, numericality: {greater_than_or_equal_to: 0, allow_nil: true, message: "cannot be below nothing."}
+
+  def family_label = Fenbo::Knowledge.table("families")[family]["label"]
+
+  def hero_side = fan_positions.first&.side || Fenbo::Knowledge.table("families")[family]["sides"].first
+
+  def position(key) = fan_positions.find { |one| one.key == key }
+end

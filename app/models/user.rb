@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+# Somebody who signs in. What each role may do is in services/policy.rb.
+class User < ApplicationRecord
+  include Audited
+
+  ROLES = %w[technician office apprentice].freeze
+  UNIT_SYSTEMS = %w[si us].freeze
+  APPEARANCES = %w[day glare dark].freeze
+  SHORTEST_PASSWORD = 10
+
+  has_secure_password
+  has_many :api_tokens
+
+  validates :name, presence: {message: "Please give a name."}, length: {maximum: 80, message: "is too long."}
+  validates :login, format: {with: /\A[a-z0-9][a-z0-9._-]{1,39}\z/, message: "Two to forty small letters, digits, dots or dashes."},
+    uniqueness: {message: "Somebody has this sign-in name already."}
+  validates :role, inclusion: {in: ROLES, message: "Choose a role."}
+  validates :unit_system, inclusion: {in: UNIT_SYSTEMS}
+  validates :appearance, inclusion: {in: APPEARANCES}
+  validates :password, length: {minimum: SHORTEST_PASSWORD, maximum: 72, message: "Ten to seventy-two characters, please."}, if: -> { !password.nil? }
+
+  scope :active, -> { where(active: true).order(:name) }
+  scope :in_the_field, -> { active.where(role: %w[technician apprentice]) }
+
+  def self.authenticate(login, password)
+    # The digest is computed even for an unknown name, so that time tells nothing.
+    user = find_by(login: login.to_s.strip.downcase, active: true)
+    (user || dummy).authenticate(password.to_s) && user
+  end
+
+  def self.dummy
+    @dummy ||= new(password_digest: BCrypt::Password.create("nobody in particular"))
+  end
+
+  def technician? = role == "technician"
+
+  def office? = role == "office"
+
+  def apprentice? = role == "apprentice"
+
+  def first_name = name.split.first
+
+  # A clamp meter's stated accuracy, as the core wants it; nil when not given.
+  def meter_for_core
+    meter.slice("percent", "counts", "resolution").presence
+  end
+end

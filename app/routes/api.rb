@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module Routes
+  # The core's tools over HTTP: the same JSON as bin/fenbo.
+  class Api < Base
+    LARGEST = 5 * 1024 * 1024
+
+    post "/api/v1/:tool" do
+      content_type :json
+      halt 404, JSON.generate(Fenbo::Tools.call(params[:tool], {}).to_h) unless Fenbo::Tools.entry(params[:tool])
+      answer = Fenbo::Tools.call(params[:tool], from_database(body_json), limits: Services::Shop.limits)
+      status 422 if answer.refused?
+      JSON.generate(answer.to_h)
+    end
+
+    get "/api/v1/?" do
+      content_type :json
+      JSON.generate(tools: Fenbo::Tools.names.map { |name| {name:, about: Fenbo::Tools.entry(name).about, example: Fenbo::Tools.entry(name).example} })
+    end
+
+    private
+
+    # A bearer token stands for its owner and needs no forgery token; a wrong one
+    # is told so instead of being sent to the sign-in page.
+    def current_user
+      return super unless (bearer = env["HTTP_AUTHORIZATION"].to_s[/\ABearer (.+)\z/, 1])
+      @bearer ||= ApiToken.user_of(bearer)
+    end
+
+    def open_door?
+      halt 401, {"content-type" => "application/json"}, JSON.generate(errors: [{field: "", message: "Sign in, or send a bearer token made in the settings."}])
+    end
+
+    def writing? = env["HTTP_AUTHORIZATION"].to_s.start_with?("Bearer ") ? false : super
+
+    def body_json
+      text = request.body&.read(LARGEST + 1).to_s
+      wrong("is larger than 5 MB") if text.bytesize > LARGEST
+      JSON.parse(text.force_encoding("UTF-8").scrub, allow_nan: true)
+    rescue JSON::ParserError
+      wrong("this is not JSON")
+    end
+
+    def wrong(message) = halt(422, JSON.generate(Fenbo::Refusal.new([["", message]]).to_h))
+
+    # `match` reads files only from the command; here its motors come from the
+    # database unless the caller sends some.
+    def from_database(question)
+      return question unless params[:tool] == "match" && question.is_a?(Hash)
+      question = question.except("catalog")
+      question.key?("motors") ? question : question.merge("motors" => Motor.order(:part_no).map { |motor| motor.attributes.slice(*Services::PartSearch::CORE_KEYS).compact })
+    end
+  end
+end

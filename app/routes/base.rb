@@ -1,0 +1,130 @@
+# frozen_string_literal: true
+
+module Routes
+  # What every route shares: who is asking, what they may do, forgery protection,
+  # and how wrong turns look.
+  class Base < Sinatra::Base
+    include Helpers::Html
+    include Helpers::Figures
+    include Helpers::Words
+    include Helpers::Pictures
+
+    set :root, File.expand_path("..", __dir__)
+    set :views, File.expand_path("../views", __dir__)
+    set :erb, escape_html: true, layout: :layout
+    set :show_exceptions, false
+    set :raise_errors, false
+    set :dump_errors, false
+    set :static, false
+    set :sessions, false
+    set :protection, false
+    set :host_authorization, {permitted_hosts: []}
+
+    TOKEN = Rack::Protection::AuthenticityToken.new(nil)
+
+    # A page without anything that could be missing itself, for when all else is.
+    def self.plain_page(status, title, text, headers = {})
+      @plain ||= Tilt::ErubiTemplate.new(File.expand_path("../views/plain.erb", __dir__), escape_html: true)
+      body = @plain.render(Object.new, title:, text:, status:)
+      [status, {"content-type" => "text/html; charset=utf-8"}.merge(headers), [body]]
+    end
+
+    before do
+      cache_control :no_store
+      halt(*refuse(403, "This page was too old", "Go back, reload the page and send it once more. What you typed is still there.")) if writing? && !TOKEN.accepts?(env)
+      Current.user = current_user
+      redirect to(User.none? ? "/first-run" : "/sign-in?then=#{Rack::Utils.escape(request.fullpath)}"), 303 unless current_user || open_door?
+    end
+
+    error Services::NotAllowed do |problem|
+      halt(*refuse(403, "Not with your role", problem.message))
+    end
+
+    error ActiveRecord::RecordNotFound, Sinatra::NotFound do
+      halt(*refuse(404, "There is nothing here", "The address leads nowhere, or what was here has another number."))
+    end
+
+    error ActiveRecord::StaleObjectError do
+      halt(*refuse(409, "Somebody else changed this meanwhile", "Go back: what you typed is still there. Reload to see the other change, then save again."))
+    end
+
+    error Sinatra::BadRequest, ArgumentError do |problem|
+      raise problem unless problem.is_a?(Sinatra::BadRequest) || problem.message.include?("invalid byte sequence")
+      halt(*refuse(400, "That could not be read", "The page sent something this program cannot read."))
+    end
+
+    error do |problem|
+      raise problem if Database::AWAY.any? { |kind| problem.is_a?(kind) } || problem.is_a?(ActiveRecord::StatementInvalid)
+      env["rack.errors"].puts "#{problem.class}: #{problem.message}", problem.backtrace.first(12)
+      halt(*refuse(500, "Something broke on our side", "Nothing recorded is lost. Go back and try again; if it breaks again, tell the office what you did."))
+    end
+
+    # Sinatra would otherwise swallow what DatabaseAway has to see.
+    def handle_exception!(problem)
+      raise problem if Database::AWAY.any? { |kind| problem.is_a?(kind) } || problem.is_a?(ActiveRecord::StatementInvalid)
+      super
+    end
+
+    private
+
+    def writing? = !request.get? && !request.head? && !env["fenbo.bearer"]
+
+    # Pages that need nobody signed in.
+    def open_door? = false
+
+    def current_user
+      return @current_user if defined?(@current_user)
+      user = session[:user_id] && User.find_by(id: session[:user_id], active: true)
+      @current_user = (user if user && user.session_version == session[:version])
+    end
+
+    def session = env["rack.session"]
+
+    def may?(action) = Services::Policy.allows?(current_user, action)
+
+    def need(action)
+      raise Services::NotAllowed, Services::Policy.why_not(action) unless may?(action)
+    end
+
+    def refuse(code, title, text)
+      return [code, {"content-type" => "application/json"}, JSON.generate(errors: [{field: "", message: title}])] if request.path.start_with?("/api/")
+      [code, erb(:error, locals: {code:, title:, text:})]
+    end
+
+    def job = @job ||= Job.includes(:findings, :readings, :decisions, :photos, :station_steps, unit: [{fan_positions: :motor_now}, {site: :customer}]).find_by!(number: whole(params[:number]))
+
+    # The fan looked at: ?fan=evaporator-2, else the one in hand.
+    def position = @position ||= (job.unit.position(params[:fan]) || job.unit.position(job.position_in_hand&.key))
+
+    def standing = @standing ||= Services::Standing.new(job, position)
+
+    def whole(text) = text.to_s.match?(/\A\d{1,9}\z/) ? text.to_i : 0
+
+    # The visit that is going on; the first thing recorded on site begins one.
+    def visit
+      @visit ||= job.visits.select { |one| one.ends_at.nil? && one.starts_at <= Time.now }.last ||
+        job.visits.create!(technician: current_user, starts_at: Time.now, purpose: "on site", arrival_c: job.box_c)
+    end
+
+    def client_id
+      given = params[:client_id].to_s.downcase
+      given.match?(/\A\h{8}-\h{4}-\h{4}-\h{4}-\h{12}\z/) ? given : SecureRandom.uuid
+    end
+
+    # One sentence shown at the top of the next page.
+    def tell(text) = session[:told] = text
+
+    def told = @told ||= session.delete(:told)
+
+    # Shows a station's page: the thing on the left, the standing on the right.
+    def station(name, **locals)
+      @station = name
+      erb(:"stations/#{name}", layout: :job_layout, locals:)
+    end
+
+    def back_to(path, told = nil)
+      tell(told) if told
+      redirect to(path), 303
+    end
+  end
+end

@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module Routes
+  # The handover report as a page and as PDF, and the next visit for a calendar.
+  class Documents < Base
+    get "/jobs/:number/report" do
+      erb :report, locals: {report: Services::Report.new(job)}
+    end
+
+    get "/jobs/:number/report.pdf" do
+      content_type :pdf
+      attachment "fenbo-job-#{job.number}.pdf", :inline
+      ::Documents::HandoverPdf.new(Services::Report.new(job), self).render
+    end
+
+    get "/jobs/:number/next-visit.ics" do
+      at = job.handover&.next_visit_at || job.visits.select { |one| one.starts_at > Time.now }.first&.starts_at or raise ActiveRecord::RecordNotFound
+      content_type "text/calendar"
+      attachment "fenbo-job-#{job.number}.ics"
+      ::Documents::VisitCalendar.new(job, at).render
+    end
+  end
+end

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module Routes
+  # Station 9: what the customer gets, signed.
+  class HandOver < Base
+    get "/jobs/:number/hand_over" do
+      station :hand_over, handover: handover, proof: Services::Proof.new(job), faults: {}, typed: {}
+    end
+
+    post "/jobs/:number/hand_over" do
+      need :record
+      form = Services::HandoverForm.new(job, params, current_user)
+      halt 422, station(:hand_over, handover:, proof: Services::Proof.new(job), faults: form.faults, typed: params) unless form.save
+      back_to "/jobs/#{job.number}/hand_over", "Kept."
+    end
+
+    post "/jobs/:number/close" do
+      need :decide
+      closing = Services::Closing.new(job, current_user)
+      halt 422, station(:hand_over, handover:, proof: Services::Proof.new(job), faults: {"close" => closing.fault}, typed: {}) unless closing.close
+      back_to "/jobs/#{job.number}/hand_over", (job.closed? ? "Closed." : "A technician countersigns it next.")
+    end
+
+    post "/jobs/:number/close/countersign" do
+      need :countersign
+      Services::Closing.new(job, current_user).countersign
+      back_to "/jobs/#{job.number}/hand_over", "Countersigned and closed."
+    end
+
+    post "/jobs/:number/reopen" do
+      need :countersign
+      job.update!(status: "open", closed_at: nil, closed_by: nil, countersigned_by: nil) if job.closed?
+      back_to "/jobs/#{job.number}/hand_over", "Open again."
+    end
+
+    private
+
+    def handover = job.handover || Handover.new
+  end
+end

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module Services
+  # A job's records as the case `diagnose` takes.
+  class CaseBuilder
+    # A phase of work after which findings describe another motor.
+    def initialize(job, position, today: Date.today)
+      @job = job
+      @position = position
+      @today = today
+    end
+
+    def to_h
+      {
+        "unit" => {"family" => unit.family, "refrigerant" => unit.refrigerant, "fans" => fans}.compact,
+        "position" => @position.key,
+        "context" => {"side" => @position.side, "age_years" => age, "recent_work" => @job.recent_work}.compact,
+        "findings" => findings.map(&:to_core), "state" => @job.state,
+        "cost" => {"minute" => Setting.read("rate_per_hour_cents") / 6000.0}
+      }
+    end
+
+    def findings = @findings ||= @job.findings.select { |finding| !finding.voided? }
+
+    private
+
+    def unit = @job.unit
+
+    def fans
+      unit.fan_positions.map do |position|
+        {"position" => position.key, "motor" => {"family" => position.motor_now&.family}.compact}
+      end
+    end
+
+    def age
+      years = @position.motor_now&.age_years(@today)
+      years&.round(1)&.clamp(0, 100)
+    end
+  end
+end

@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+module Services
+  # What needs what next: open jobs in the order in which they cannot wait.
+  class DayBoard
+    Entry = Struct.new(:job, :clock, :visits, :waits_for, :part_at, :limit_in_hours, keyword_init: true) do
+      def temperatures
+        return nil unless clock.known?
+        (0..24).map { |step| step * 3.0 }.map { |hours| [hours, clock.temperature_in(hours)] }
+      end
+
+      def limit_words
+        return "past its limit" if limit_in_hours <= 0
+        hours, minutes = (limit_in_hours * 60).round.divmod(60)
+        "limit in #{hours} h #{minutes.to_s.rjust(2, "0")}"
+      end
+    end
+
+    attr_reader :now
+
+    def initialize(now:)
+      @now = now
+    end
+
+    def entries
+      @entries ||= jobs.map { |job| entry(job) }.sort_by { |entry| [entry.limit_in_hours || 1e6, entry.visits.first&.starts_at || now + 1e9, entry.job.number] }
+    end
+
+    def running = entries.count { |entry| entry.clock.running? || entry.clock.past? }
+
+    def stuck = entries.count { |entry| entry.waits_for }
+
+    # Each technician's next visits, in order.
+    def lanes
+      User.in_the_field.map do |user|
+        [user, entries.flat_map { |entry| entry.visits.select { |visit| visit.technician_id == user.id }.map { |visit| [visit, entry.job] } }.sort_by { |visit, _| visit.starts_at }]
+      end
+    end
+
+    # Stretches outside working hours, as places on the line.
+    def nights
+      week = Fenbo::Sourcing::WorkHours.read(Fenbo::Input.new(Setting.read("work_hours")))
+      closed = (0...Drawings::DayLine::FAR_HOURS.to_i * 2).map { |half| half / 2.0 }.reject { |hours| week.open?(naive(now + hours * 3600)) }
+      closed.slice_when { |one, other| other - one > 0.5 }.map { |run| [Drawings::DayLine.x(run.first), Drawings::DayLine.x([run.last + 0.5, Drawings::DayLine::FAR_HOURS].min)] }
+    end
+
+    # Midnights and the hours worth naming: [place, words, strong].
+    def marks
+      midnights = (1..3).map { |days| Shop.local(now).to_date + days }.filter_map do |date|
+        x = Drawings::DayLine.x((Time.local(date.year, date.month, date.day) - now) / 3600.0)
+        [x, date.strftime("%a"), true] if x
+      end
+      midnights + [3, 6, 9].map { |hours| [Drawings::DayLine.x(hours), "+#{hours} h", false] }
+    end
+
+    private
+
+    def jobs
+      Job.open.includes(:station_steps, :decisions, :handover, :readings, :findings, part_choices: :motor, visits: :technician, unit: {site: :customer}).to_a
+    end
+
+    def entry(job)
+      clock = ProductClock.of(job, now)
+      Entry.new(job:, clock:, visits: job.visits.reject(&:ends_at), waits_for: waits_for(job), part_at: part_at(job),
+        limit_in_hours: (clock.past? ? 0.0 : clock.hours_left))
+    end
+
+    def part_at(job)
+      choice = job.part_choices.reject(&:superseded_at).last
+      choice&.ready_at if choice&.ready_at && choice.ready_at > now
+    end
+
+    # What it is stuck for, in words; nil when somebody can simply go on.
+    def waits_for(job)
+      return "a technician's countersign" if job.status == "awaiting_countersign" || job.decisions.reject(&:voided?).last&.awaits_countersign?
+      choice = job.part_choices.reject(&:superseded_at).last
+      return "part #{choice.motor.part_no}, #{Shop.local(choice.ready_at).strftime("%a %H:%M")}" if choice&.ready_at && choice.ready_at > now
+      "an order for #{choice.motor.part_no}" if choice && choice.offer.nil?
+    end
+
+    # The core's week has no zone: the local clock read as if it were one.
+    def naive(time)
+      local = Shop.local(time)
+      Time.utc(local.year, local.month, local.day, local.hour, local.min)
+    end
+  end
+end

@@ -1,0 +1,42 @@
+# frozen_string_literal: true
+
+module Services
+  # What a unit's fans drew over the years, and what was done to them.
+  class UnitHistory
+    Point = Fenbo::Value.of(:at, :amps, :verdict)
+
+    def initialize(unit)
+      @unit = unit
+      @readings = Reading.live.where(fan_position: unit.fan_positions, kind: "amps").order(:taken_at).group_by(&:fan_position_id)
+    end
+
+    # Amps over time; the highest leg where there are three.
+    def points(position)
+      (@readings[position.id] || []).filter_map do |reading|
+        amps = reading.result["legs"]&.map { |leg| leg["amps"] }&.max
+        Point.new(at: reading.taken_at, amps:, verdict: reading.verdict) if amps
+      end
+    end
+
+    def window(position)
+      last = (@readings[position.id] || []).last
+      last&.result&.fetch("window", nil)
+    end
+
+    # Change of amps a year by least squares, as a share of the first; nil with
+    # fewer than three points or less than half a year.
+    def slope_per_year(position)
+      list = points(position)
+      return nil if list.size < 3 || list.last.at - list.first.at < 182 * 86_400
+      years = list.map { |point| (point.at - list.first.at) / (365.25 * 86_400) }
+      amps = list.map(&:amps)
+      mean_x, mean_y = years.sum / years.size, amps.sum / amps.size
+      spread = years.sum { |x| (x - mean_x)**2 }
+      years.each_index.sum { |i| (years[i] - mean_x) * (amps[i] - mean_y) } / spread / amps.first
+    end
+
+    def jobs = @jobs ||= @unit.jobs.includes(:decisions, :technician).order(opened_at: :desc)
+
+    def motors(position) = position.fitted_motors.sort_by { |motor| motor.installed_on || Date.new(1900) }.reverse
+  end
+end

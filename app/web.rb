@@ -1,0 +1,83 @@
+# frozen_string_literal: true
+
+require_relative "throttle_store"
+require_relative "security_headers"
+
+# The Rack application, from the socket inwards: plain files, headers, session,
+# forgery protection, throttling, then the routes, one small class each.
+module Web
+  ROOT = File.expand_path("..", __dir__)
+  WEEK = 7 * 24 * 3600
+
+  # The first part of a path names the class that answers it; under /jobs/N the
+  # third part does. A request passes through one class only.
+  PATHS = {
+    nil => "Day", "up" => "Health", "api" => "Api", "sign-in" => "SignIn", "sign-out" => "SignIn", "first-run" => "FirstRun",
+    "customers" => "Customers", "units" => "Units", "parts" => "Catalogue", "settings" => "Settings", "style" => "Style",
+    "photos" => "Photos", "jobs" => "Jobs"
+  }.freeze
+  STATIONS = {
+    "call" => "Call", "look" => "Look", "measure" => "Measure", "decide" => "Decide", "match" => "Match", "source" => "Source",
+    "fit" => "Fit", "prove" => "Prove", "hand_over" => "HandOver", "findings" => "Findings", "readings" => "Readings",
+    "photos" => "Photos", "report" => "Documents", "report.pdf" => "Documents", "next-visit.ics" => "Documents"
+  }.freeze
+
+  def self.route(path)
+    _, first, _, third = path.split("/", 5)
+    name = (first == "jobs" && STATIONS[third]) || PATHS[first] || "Day"
+    Routes.const_get(name)
+  end
+
+  Rack::Attack.cache.store = ThrottleStore.new
+  # A name and an address get ten tries in five minutes each; the API sixty calls
+  # a second in one minute.
+  Rack::Attack.throttle("sign-in by address", limit: 30, period: 300) { |request| request.ip if request.post? && request.path == "/sign-in" }
+  Rack::Attack.throttle("sign-in by name", limit: 10, period: 300) do |request|
+    request.params["login"].to_s.strip.downcase[0, 40] if request.post? && request.path == "/sign-in"
+  end
+  Rack::Attack.throttle("bad tokens", limit: 60, period: 60) { |request| request.ip if request.path.start_with?("/api/") && request.env["HTTP_AUTHORIZATION"] && ApiToken.user_of(request.env["HTTP_AUTHORIZATION"].delete_prefix("Bearer ")).nil? }
+  Rack::Attack.throttled_responder = lambda do |request|
+    wait = request.env["rack.attack.match_data"][:period]
+    Routes::Base.plain_page(429, "Too many tries", "Wait #{(wait / 60.0).ceil} minutes, then try again. Nothing you typed elsewhere is lost.", "retry-after" => wait.to_s)
+  end
+
+  def self.app
+    secret = ENV.fetch("FENBO_SECRET")
+    Rack::Builder.new do
+      use SecurityHeaders
+      use Rack::ContentLength
+      use Rack::Deflater, if: ->(_env, _status, headers, _body) { headers["content-type"].to_s.match?(%r{text/|json|javascript|svg}) }
+      use Rack::Static, urls: ["/assets"], root: File.join(ROOT, "public"), header_rules: [[:all, {"cache-control" => "public, max-age=#{WEEK}"}]]
+      use DatabaseAway
+      use Database::Release
+      use Rack::Session::Cookie, key: "fenbo", secrets: [secret], same_site: :lax, httponly: true, expire_after: 2 * WEEK,
+        secure: ENV["FENBO_SECURE_COOKIE"] == "1"
+      use Rack::Attack
+      run ->(env) { Web.route(env["PATH_INFO"]).call(env) }
+    end.to_app
+  end
+
+  # The database is away: a plain page, for every request, until it is back.
+  class DatabaseAway
+    def initialize(app)
+      @app = app
+    end
+
+    def call(env)
+      @app.call(env)
+    rescue *Database::AWAY => problem
+      away(env, problem)
+    rescue ActiveRecord::StatementInvalid => problem
+      raise unless Database::AWAY.any? { |kind| problem.cause.is_a?(kind) } || problem.cause.is_a?(PG::DiskFull)
+      away(env, problem)
+    end
+
+    private
+
+    def away(env, problem)
+      env["rack.errors"].puts "database away: #{problem.class}: #{problem.message.lines.first}"
+      text = "Everything recorded so far is safe. What you just sent was not taken: keep this page, and send it again when the database is back."
+      Routes::Base.plain_page(503, "The database is away", text, "retry-after" => "5")
+    end
+  end
+end

@@ -1,0 +1,160 @@
+# frozen_string_literal: true
+
+module Demo
+  # Makes one demo job as if its people had worked on it: through the same
+  # services and with the core's own verdicts, only dated back.
+  class JobMaker
+    # A yearly look: amps of every fan, drifting slowly; a closed job.
+    def self.yearly_look(unit, technician, on, half)
+      at = Time.local(on.year, on.month, on.day, 9, 30)
+      job = Job.create!(unit:, technician:, complaint: "Half-yearly look at every fan.", status: "closed", station: "hand_over", opened_at: at, closed_at: at + 3600, closed_by: technician, fan_position: unit.fan_positions.first)
+      visit = Visit.create!(job:, technician:, starts_at: at, ends_at: at + 3600, purpose: "half-yearly look", arrival_c: unit.setpoint_c, leaving_c: unit.setpoint_c)
+      unit.fan_positions.each { |position| drift(job, visit, position, technician, at, half) }
+    end
+
+    # A fan's amps over the years: a share of the plate that creeps up, faster
+    # where the unit and number say so; a little scatter that is always the same.
+    def self.drift(job, visit, position, technician, at, half)
+      motor = position.motor_now or return
+      creep = [0.0, 0.004, 0.012, 0.028][(position.unit_id * 3 + position.number * 2) % 4]
+      scatter = ((position.id * 7 + half * 11) % 9 - 4) * 0.004
+      amps = (motor.amps_at(position.unit.supply_volts) * (0.93 + scatter + creep * (6 - half)) * 3).round(2)
+      legs = (motor.family == "three_phase") ? [amps, (amps * 1.01).round(2), (amps * 0.99).round(2)] : [amps]
+      keep(job, visit, position, technician, legs, 3, true, at + position.number * 240, watts: ((motor.watts * (0.8 + scatter)).round if motor.family == "ec"))
+    end
+
+    def self.keep(job, visit, position, technician, legs, turns, turning, at, phase: "before", watts: nil)
+      motor = position.motor_now
+      site = position.unit.supply_volts
+      question = {"motor" => {"family" => motor.family, "nameplate_amps" => motor.amps_at(site), "nameplate_volts" => motor.volts_at(site), "nameplate_watts" => motor.watts,
+                              "service_factor" => motor.service_factor, "turning" => turning},
+                  "reading" => {"amps" => legs, "volts" => [(site * (0.99 + (position.id % 3) * 0.006)).round], "watts" => watts, "turns" => turns, "meter" => technician.meter_for_core}.compact}
+      result = Fenbo::Tools.call("amps", question)
+      raise ArgumentError, result.to_h.inspect if result.refused?
+      Reading.create!(client_id: SecureRandom.uuid, job:, visit:, fan_position: position, user: technician, kind: "amps", phase:, typed: {}, question:, result: result.to_h.as_json, verdict: result.verdict, meter: technician.meter_for_core, taken_at: at)
+    end
+
+    def initialize(row, now:)
+      @row = row
+      @now = now
+    end
+
+    def make
+      @unit = Unit.find_by!(name: @row["unit"])
+      @who = @row["who"] && User.find_by!(login: @row["who"])
+      @job = open_job
+      visits
+      found
+      amps
+      decide if @row["decide"]
+      match if @row["match"]
+      work if @row["plan"]
+      prove if @row["proved"]
+      hand_over if @row["hand_over"]
+      stations
+    end
+
+    private
+
+    def opened = @now - @row["ago_h"] * 3600
+
+    def position(key) = @unit.fan_positions.find { |one| one.key == key }
+
+    def hand = position(@row["fan"])
+
+    def open_job
+      earlier = @row["earlier"] || []
+      Job.create!(unit: @unit, fan_position: hand, technician: @who, complaint: @row["complaint"], opened_at: opened, box_c: @row["box"], box_read_at: (@row["box"] && [opened, @now - 4 * 3600].max),
+        earlier_c: earlier[0], earlier_hours_ago: earlier[1], drift_end_c: @unit.drift_end_c, product_limit_c: @unit.product_limit_c, product_value_cents: @unit.product_value_cents,
+        station: @row["station"])
+    end
+
+    def visits
+      (@row["visits"] || []).each do |login, starts, lasted|
+        at = @now + starts * 3600
+        Visit.create!(job: @job, technician: User.find_by!(login:), starts_at: at, ends_at: lasted && at + lasted * 3600, purpose: starts.positive? ? "come back" : "on site",
+          arrival_c: (@row["box"] if starts <= 0), leaving_c: (@row["box"] && @row["proved"] && @unit.setpoint_c))
+      end
+    end
+
+    def visit = @visit ||= @job.visits.first
+
+    # Findings in their order, some minutes apart.
+    def found
+      list = @row["found"] || []
+      list.each_with_index do |line, index|
+        key, test, outcome, minutes = line.split
+        at = minutes ? @now - minutes.to_i * 60 : (visit&.starts_at || opened) + 300 + index * 150
+        Finding.create!(client_id: SecureRandom.uuid, job: @job, visit:, fan_position: ((key == "unit" || Fenbo::Diagnosis::Test[test].unit?) ? nil : position(key)), user: @who, test:, outcome:, taken_at: at)
+      end
+    end
+
+    def amps
+      (@row["amps"] || []).each_with_index do |(key, display, turns, turning), index|
+        at = (visit.ends_at ? visit.starts_at + 1800 : @now - 1400) + index * 180
+        legs = (position(key).motor_now.family == "three_phase") ? [display, (display * 0.99).round(2), (display * 1.015).round(2)] : [display]
+        reading = self.class.keep(@job, visit, position(key), @who, legs, turns, turning, at)
+        next unless Fenbo::Diagnosis::Test["amps"].outcomes.include?(reading.verdict)
+        Finding.create!(client_id: SecureRandom.uuid, job: @job, visit:, fan_position: position(key), user: @who, test: "amps", outcome: reading.verdict, reading:, taken_at: at)
+      end
+    end
+
+    def last_moment = visit&.ends_at ? visit.ends_at - 600 : @now - 300
+
+    def decide
+      cause, action = @row["decide"]
+      standing = Services::Standing.new(@job.reload, hand)
+      chance = standing.result[:causes].find { |one| one[:id] == cause }&.fetch(:probability)
+      Decision.create!(client_id: SecureRandom.uuid, job: @job, visit:, fan_position: hand, user: @who, causes: [cause], proposed: standing.verdict, probability: chance, action:,
+        override_reason: ((cause == standing.verdict) ? nil : "Seen often on this unit."), standing: standing.result.to_h.slice(:verdict, :causes, :decisive).as_json, taken_at: last_moment,
+        **countersign)
+    end
+
+    def countersign
+      return {} unless @who.apprentice?
+      {countersigned_by: User.find_by!(login: "ilka"), countersigned_at: @now - 80_000}
+    end
+
+    def match
+      search = Services::PartSearch.new(@job, hand)
+      best = search.candidates.first or raise ArgumentError, "nothing fits #{@unit.name}"
+      choice = PartChoice.create!(job: @job, motor: search.motor(best[:part_no]), user: @who, grade: best[:grade], checks: best[:checks].as_json)
+      source(choice)
+    end
+
+    def source(choice)
+      sources = Services::PartSources.new(@job.reload, now: @now)
+      option = sources.options.find { |one| one[:offer] == @row["offer"] } || sources.options.find { |one| one[:second_trip] } || sources.options.first
+      choice.update!(offer: option.as_json, ready_at: @row["ready_in_h"] ? @now + @row["ready_in_h"] * 3600 : @now - 3600)
+    end
+
+    # The whole plan ticked off, counts and depth included.
+    def work
+      plan = Services::WorkPlan.new(@job.reload)
+      plan.steps.each_with_index do |step, index|
+        WorkStep.create!(job: @job, step: step.id, user: @who, done_at: @now - 7200 + index * 120, fasteners: step.fasteners && 4, measured: (17.0 if step.measure && step.measure["kind"] == "length"))
+      end
+    end
+
+    def prove
+      Services::Proof::CHECKS.each_key { |id| ProofCheck.create!(job: @job, check_id: id, user: @who, done_at: last_moment) }
+      plate = hand.motor_now
+      healthy = (plate.amps_at(@unit.supply_volts) * 0.93 * 3).round(2)
+      self.class.keep(@job, visit, hand, User.find_by!(login: "ilka"), [healthy], 3, true, last_moment, phase: "after", watts: (plate.watts * 0.85 if plate.family == "ec"))
+    end
+
+    def hand_over
+      strokes = [[[0.1, 0.6], [0.18, 0.25], [0.26, 0.7], [0.34, 0.4], [0.45, 0.62], [0.6, 0.45]], [[0.62, 0.66], [0.9, 0.5]]]
+      Handover.create!(job: @job, user: @who, summary: @row["hand_over"], signed_name: @unit.site.customer.contact, signature: strokes, signed_at: last_moment)
+      case @row["closed"]
+      when "countersign" then @job.update!(status: "awaiting_countersign", closed_by: @who)
+      when true then @job.update!(status: "closed", closed_by: @who, closed_at: last_moment)
+      end
+    end
+
+    def stations
+      upto = Job::STATIONS.index(@row["station"])
+      Job::STATIONS.first(upto).each { |station| StationStep.create!(job: @job, station:, state: "done", done_by: @who, done_at: last_moment) }
+    end
+  end
+end

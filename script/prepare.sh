@@ -1,0 +1,93 @@
+# What bin/start and bin/test need before Ruby can run: Debian packages, gems,
+# npm packages. Sourced, not run. Each step is skipped when nothing changed, and
+# says what to do when it fails.
+
+ROOT="$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)"
+STAMPS="$ROOT/var/stamps"
+
+say() { printf '  %s\n' "$*"; }
+
+stop_with() { # what happened, what mends it
+  printf '\nFenbo could not start: %s\n' "$1" >&2
+  printf 'This mends it:\n  %s\n' "$2" >&2
+  exit 1
+}
+
+# Held from here until the process ends, so that two starts cannot trip over
+# each other. Its file descriptor is closed for every child (see script/start.rb).
+hold_lock() { # lock name
+  mkdir -p "$ROOT/var" "$STAMPS"
+  exec 9>>"$ROOT/var/$1.lock"
+  flock -n 9
+}
+
+package_missing() { ! dpkg-query -W -f='${Status}' "$1" 2>/dev/null | grep -q 'install ok installed'; }
+
+# Programs count however they came; packages are only asked for when missing.
+wanted_packages() { # start or test
+  command -v ruby >/dev/null || echo ruby
+  command -v bundle >/dev/null || echo bundler
+  [ -e "$(ruby -rrbconfig -e 'print RbConfig::CONFIG["rubyhdrdir"]' 2>/dev/null)/ruby.h" ] || echo ruby-dev
+  { command -v gcc && command -v make; } >/dev/null || echo build-essential
+  ls /usr/lib/postgresql/*/bin/initdb >/dev/null 2>&1 || echo postgresql
+  command -v node >/dev/null || echo nodejs
+  command -v npm >/dev/null || echo npm
+  package_missing fonts-dejavu-core && echo fonts-dejavu-core
+  [ "$1" = test ] || return 0
+  command -v chromium >/dev/null || echo chromium
+  package_missing libxml2-dev && echo libxml2-dev
+  package_missing libxslt1-dev && echo libxslt1-dev
+  return 0
+}
+
+prepare_packages() { # start or test
+  local missing; missing="$(wanted_packages "$1" | tr '\n' ' ')"
+  [ -z "$missing" ] && return 0
+  local line="apt-get update && apt-get install -y --no-install-recommends $missing"
+  say "installing Debian packages: $missing"
+  export DEBIAN_FRONTEND=noninteractive
+  local as_root=()
+  if [ "$(id -u)" != 0 ]; then
+    command -v sudo >/dev/null || stop_with "these Debian packages are missing: $missing" "as root: $line"
+    sudo -n true 2>/dev/null || { [ -t 0 ] && sudo true; } || stop_with "these Debian packages are missing: $missing" "as root: $line"
+    as_root=(sudo env DEBIAN_FRONTEND=noninteractive)
+  fi
+  { "${as_root[@]}" apt-get update -qq && "${as_root[@]}" apt-get install -y -qq --no-install-recommends $missing; } >"$ROOT/var/packages.log" 2>&1 9>&- ||
+    stop_with "Debian packages could not be installed (var/packages.log)" "as root: $line"
+}
+
+# The lock file is kept without its registry; the machine's own is put in.
+prepare_gems() { # start or test
+  cd "$ROOT"
+  local registry; registry="$(ruby -e 'print Gem.sources.to_a.first.then { |one| one.respond_to?(:uri) ? one.uri.to_s : one.to_s }')"
+  sed "s#{{registry}}#$registry#" config/gems.lock >var/Gemfile.lock.new
+  cmp -s var/Gemfile.lock.new Gemfile.lock || cp var/Gemfile.lock.new Gemfile.lock
+  export BUNDLE_PATH="$ROOT/vendor/bundle" BUNDLE_GEMFILE="$ROOT/Gemfile" BUNDLE_FROZEN=true BUNDLE_BUILD__NOKOGIRI="--use-system-libraries" BUNDLE_SILENCE_ROOT_WARNING=true
+  [ "$1" = test ] || export BUNDLE_WITHOUT=test
+  local mark; mark="$(cat Gemfile config/gems.lock | sha256sum | cut -c1-16)-$(ruby -e 'print RUBY_VERSION')"
+  if [ "$(cat "$STAMPS/gems-$1" 2>/dev/null)" != "$mark" ] || [ ! -d vendor/bundle ]; then
+    say "installing gems (a minute or two the first time)"
+    bundle install --jobs 2 --retry 2 >var/gems.log 2>&1 9>&- || { tail -5 var/gems.log >&2; stop_with "gems could not be installed (var/gems.log)" "bundle install"; }
+    echo "$mark" >"$STAMPS/gems-$1"
+  fi
+}
+
+prepare_node() {
+  cd "$ROOT"
+  local mark; mark="$(cat package.json package-lock.json | sha256sum | cut -c1-16)"
+  if [ "$(cat "$STAMPS/node" 2>/dev/null)" != "$mark" ] || [ ! -d node_modules ]; then
+    say "installing npm packages"
+    npm install --no-save --no-audit --no-fund >var/npm.log 2>&1 9>&- || { tail -5 var/npm.log >&2; stop_with "npm packages could not be installed (var/npm.log)" "npm install"; }
+    echo "$mark" >"$STAMPS/node"
+  fi
+}
+
+prepare_assets() {
+  cd "$ROOT"
+  local mark; mark="$(find app/views app/assets app/drawings app/helpers package-lock.json -type f -print0 | sort -z | xargs -0 cat | sha256sum | cut -c1-16)"
+  if [ "$(cat "$STAMPS/assets" 2>/dev/null)" != "$mark" ] || [ ! -f public/assets/fenbo.css ]; then
+    say "building styles and scripts"
+    { npm run --silent styles && npm run --silent scripts && npm run --silent fonts; } >var/assets.log 2>&1 9>&- || { tail -5 var/assets.log >&2; stop_with "styles and scripts could not be built (var/assets.log)" "rm -rf node_modules && bin/start"; }
+    echo "$mark" >"$STAMPS/assets"
+  fi
+}

@@ -1,0 +1,122 @@
+# frozen_string_literal: true
+
+# The second half of bin/start, once Ruby and the gems are there: database,
+# migrations, demo world, web server. Held together by var/start.lock (file
+# descriptor 9), which ends with this process and never passes to a child.
+IO.for_fd(9, autoclose: false).close_on_exec = true if File.exist?("/proc/self/fd/9")
+
+require "optparse"
+require "socket"
+require_relative "lib/private_postgres"
+require_relative "lib/secrets"
+
+ROOT = File.expand_path("..", __dir__)
+options = {port: 4680, bind: "127.0.0.1", demo: true, reset: false}
+begin
+  OptionParser.new do |o|
+    o.on("--port N", Integer) { |value| options[:port] = value }
+    o.on("--bind ADDRESS") { |value| options[:bind] = value }
+    o.on("--no-demo") { options[:demo] = false }
+    o.on("--reset-demo") { options[:reset] = true }
+  end.parse!
+rescue OptionParser::ParseError => problem
+  abort "#{problem.message}. See bin/start --help."
+end
+abort "--port wants a number from 1 to 65535." unless options[:port].between?(1, 65_535)
+
+def say(text) = puts("  #{text}")
+
+def give_up(what, remedy) = abort("\nFenbo could not start: #{what}\nThis mends it:\n  #{remedy}")
+
+begin
+  TCPServer.new(options[:bind], options[:port]).close
+rescue Errno::EADDRINUSE
+  give_up("port #{options[:port]} is in use by another program", "bin/start --port #{options[:port] + 1}")
+rescue SystemCallError, SocketError => problem
+  give_up("it cannot listen on #{options[:bind]}:#{options[:port]} (#{problem.message})", "bin/start --bind 127.0.0.1 --port 4680")
+end
+
+postgres = nil
+unless ENV["DATABASE_URL"]
+  begin
+    postgres = PrivatePostgres.new(ROOT).start
+    postgres.create_database("fenbo")
+    ENV["DATABASE_URL"] = postgres.url("fenbo")
+  rescue PrivatePostgres::Failed, SystemCallError => problem
+    give_up(problem.message, "look into var/postgres/log; bin/start again once the cause is gone")
+  end
+end
+at_exit { postgres&.stop }
+
+if options[:reset]
+  print "  Throw away everything in the database and load the demo world anew? Type yes: "
+  abort "  Nothing was changed." unless $stdin.gets.to_s.strip.casecmp?("yes")
+  abort "  --reset-demo only works on Fenbo's own database, not on DATABASE_URL." unless postgres
+  postgres.drop_database("fenbo")
+  postgres.create_database("fenbo")
+end
+
+ENV["FENBO_SECRET"] ||= Secrets.session(ROOT)
+ENV["RACK_ENV"] ||= "production"
+require_relative "../app/boot"
+require_relative "lib/schema"
+
+begin
+  Schema.migrate { |name| say("migrating: #{name}") }
+rescue ActiveRecord::ActiveRecordError => problem
+  give_up("the database could not be migrated (#{problem.message.lines.first&.strip})", "bin/start, or bin/start --reset-demo to begin anew")
+end
+
+if options[:demo] && User.none?
+  say "loading the demo world"
+  require_relative "../db/demo/world"
+  Demo::World.new(today: Date.today).load
+end
+
+require "puma"
+require "puma/configuration"
+require "puma/launcher"
+
+address = "http://#{options[:bind].include?(":") ? "[#{options[:bind]}]" : options[:bind]}:#{options[:port]}"
+File.write(File.join(ROOT, "var", "running"), "#{Process.pid} #{address}")
+at_exit { File.delete(File.join(ROOT, "var", "running")) if File.exist?(File.join(ROOT, "var", "running")) }
+
+# A database that dies under us comes back by itself; nothing committed is lost.
+if postgres
+  Thread.new do
+    loop do
+      sleep 3
+      postgres.start unless postgres.running?
+    rescue PrivatePostgres::Failed, SystemCallError => problem
+      warn "  the database is away: #{problem.message.lines.first}"
+    end
+  end
+end
+
+configuration = Puma::Configuration.new do |config|
+  config.bind "tcp://#{options[:bind].include?(":") ? "[#{options[:bind]}]" : options[:bind]}:#{options[:port]}"
+  config.threads 2, Database::THREADS
+  config.environment ENV["RACK_ENV"]
+  config.app Web.app
+  config.log_requests false
+  config.silence_single_worker_warning if config.respond_to?(:silence_single_worker_warning)
+end
+events = Puma::Events.new
+started = lambda do
+  puts "", "  Fenbo is up: #{address}", ""
+  if Setting.read("demo_loaded_on")
+    puts "  Demo sign-ins (password for all: #{Demos::PASSWORD})"
+    Demos::PEOPLE.each { |person| puts "    #{person[:login].ljust(8)} #{person[:name]}, #{person[:role]}" }
+  elsif User.none?
+    puts "  Open it to make the first office user."
+  end
+  puts "", "  Ctrl-C stops it."
+  $stdout.flush
+end
+events.respond_to?(:after_booted) ? events.after_booted(&started) : events.on_booted(&started)
+begin
+  Puma::Launcher.new(configuration, events:, log_writer: Puma::LogWriter.new(File.open(File.join(ROOT, "var", "puma.log"), "a").tap { |f| f.sync = true }, $stderr)).run
+rescue Interrupt
+  # Ctrl-C before Puma took over the signal.
+end
+puts "  Fenbo is down."
