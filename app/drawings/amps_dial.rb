@@ -4,11 +4,11 @@ module Drawings
   # The gauge behind the clamp reading: window, needle with its error, and the
   # conductor wrapped through the jaw.
   class AmpsDial
-    WIDTH = 420
-    HEIGHT = 212
-    CX = 168
-    CY = 176
-    R = 138
+    WIDTH = 440
+    HEIGHT = 216
+    CX = 170
+    CY = 184
+    R = 132
     FROM = 180.0
     TO = 360.0
 
@@ -66,7 +66,7 @@ module Drawings
     end
 
     def figure(index, at)
-      x, y = Svg.polar(CX, CY, R + 15, at)
+      x, y = Svg.polar(CX, CY, R + 18, at)
       @svg.text(x, y + 4, format("%.3g", top * index / 10), "dial-figure", text_anchor: "middle")
     end
 
@@ -87,7 +87,7 @@ module Drawings
     # The clamp's jaw with the conductor going through it as often as it was
     # wrapped.
     def jaw
-      x, y = 366, 84
+      x, y = 388, 46
       @svg.path("M#{x - 22} #{y + 40} V#{y - 6} A22 26 0 0 1 #{x + 22} #{y - 6} V#{y + 40}", "jaw")
       @svg.rect(x - 30, y + 40, 60, 30, "jaw-body", rx: 4)
       [@turns, 6].min.times { |index| @svg.path("M#{x - 44} #{y + 26 - index * 8} q44 -16 88 0", "conductor") }

@@ -69,9 +69,10 @@ module Drawings
     def visit(visit)
       at = hours(visit.starts_at)
       x = self.class.x(at) or return
-      late = @entry.limit_in_hours && at > @entry.limit_in_hours
+      late = @entry.late?(visit, @now)
       @svg.rect(x, 14, 11, 32, late ? "visit visit-late" : "visit", rx: 2)
-      @svg.text(x + 17, 35, visit_words(visit, at, late), late ? "visit-words visit-words-late" : "visit-words")
+      near_end = x > WIDTH - 140
+      @svg.text(near_end ? x - 6 : x + 17, 35, visit_words(visit, at, late), late ? "visit-words visit-words-late" : "visit-words", text_anchor: near_end ? "end" : "start")
     end
 
     def visit_words(visit, at, late)

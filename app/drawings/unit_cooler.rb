@@ -9,6 +9,7 @@ module Drawings
     COIL_BOTTOM = 232
     ROWS = 5
     COLUMNS = 24
+    INSET = 30
 
     private
 
@@ -36,25 +37,28 @@ module Drawings
     end
 
     def coil
-      (1...COLUMNS * 2).each { |index| @svg.line(14 + index * 692.0 / (COLUMNS * 2), COIL_TOP, 14 + index * 692.0 / (COLUMNS * 2), COIL_BOTTOM, "line-fin") }
-      ROWS.times { |row| @svg.line(14, tube(row), WIDTH - 14, tube(row), "line-tube") }
+      (0..COLUMNS * 2).each { |index| @svg.line(INSET + index * span / (COLUMNS * 2), COIL_TOP, INSET + index * span / (COLUMNS * 2), COIL_BOTTOM, "line-fin") }
+      ROWS.times { |row| @svg.line(INSET, tube(row), WIDTH - INSET, tube(row), "line-tube") }
       (0...ROWS - 1).each { |row| bend(row) }
-      @svg.line(0, tube(0), 14, tube(0), "line-feed")
+      @svg.line(0, tube(0), INSET, tube(0), "line-feed")
     end
+
+    # The finned length between the return bends.
+    def span = (WIDTH - 2 * INSET).to_f
 
     def tube(row) = COIL_TOP + 18 + row * (COIL_BOTTOM - COIL_TOP - 36) / (ROWS - 1.0)
 
     # Return bends at alternating ends.
     def bend(row)
-      x = row.even? ? WIDTH - 14 : 14
+      x = row.even? ? WIDTH - INSET : INSET
       y1, y2 = tube(row), tube(row + 1)
       @svg.path("M#{x} #{y1} A#{(y2 - y1) / 2} #{(y2 - y1) / 2} 0 0 #{row.even? ? 1 : 0} #{x} #{y2}", "line-tube")
     end
 
     def frost
       positions.each_with_index do |position, index|
-        left = zone * index + 14 * ((index.zero?) ? 1 : 0)
-        width = zone - 14 * ((index.zero?) ? 1 : 0) - 14 * ((index == positions.size - 1) ? 1 : 0)
+        left = [zone * index, INSET].max
+        width = [zone * (index + 1), WIDTH - INSET].min - left
         areas(outcomes(position)["frost_pattern"], left, width).each { |x, y, w, h, level| @svg.rect(x, y, w, h, "frost", fill: "url(##{Textures::FROST[level - 1]})") }
       end
     end

@@ -26,7 +26,11 @@ module Helpers
     end
 
     def attributes(pairs)
-      pairs.compact.map { |key, value| (value == true) ? key.to_s.tr("_", "-") : %(#{key.to_s.tr("_", "-")}="#{h(value)}") unless value == false }.compact.join(" ")
+      pairs.compact.map { |key, value|
+        unless value == false
+          (value == true) ? key.to_s.tr("_", "-") : %(#{key.to_s.tr("_", "-")}="#{h(value)}")
+        end
+      }.compact.join(" ")
     end
 
     def asset(name)

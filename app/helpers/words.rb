@@ -13,6 +13,9 @@ module Helpers
     MARKS = {"pass" => "=", "adapt" => "~", "fail" => "×"}.freeze
     ROLES = {"technician" => "Technician", "office" => "Office", "apprentice" => "Apprentice"}.freeze
 
+    # What one wants to read first on a fan's label.
+    TELLING = %w[fan_motion noise frost_pattern blade_state amps spin_by_hand winding_ohms capacitor].freeze
+
     def verdict_words(verdict) = VERDICTS.fetch(verdict, verdict.to_s.tr("_", " "))
 
     def motor_words(family) = MOTORS.fetch(family, "motor not known")
@@ -29,8 +32,8 @@ module Helpers
 
     # What is known of a fan, shortest first, for its leader label.
     def fan_words(position, findings)
-      said = findings.select { |finding| finding.fan_position_id == position.id && finding.outcome != "not_visible" }
-        .uniq(&:test).first(3).map { |finding| finding.label.downcase }
+      said = findings.select { |finding| finding.fan_position_id == position.id && finding.outcome != "not_visible" }.uniq(&:test)
+        .sort_by { |finding| TELLING.index(finding.test) || TELLING.size }.first(3).map { |finding| finding.label.downcase }
       said.empty? ? "not looked at" : said.join(" · ")
     end
   end

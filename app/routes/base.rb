@@ -94,7 +94,7 @@ module Routes
     def job = @job ||= Job.includes(:findings, :readings, :decisions, :photos, :station_steps, unit: [{fan_positions: :motor_now}, {site: :customer}]).find_by!(number: whole(params[:number]))
 
     # The fan looked at: ?fan=evaporator-2, else the one in hand.
-    def position = @position ||= (job.unit.position(params[:fan]) || job.unit.position(job.position_in_hand&.key))
+    def position = @position ||= job.unit.position(params[:fan]) || job.unit.position(job.position_in_hand&.key)
 
     def standing = @standing ||= Services::Standing.new(job, position)
 
@@ -102,7 +102,7 @@ module Routes
 
     # The visit that is going on; the first thing recorded on site begins one.
     def visit
-      @visit ||= job.visits.select { |one| one.ends_at.nil? && one.starts_at <= Time.now }.last ||
+      @visit ||= job.visits.reverse.find { |one| one.ends_at.nil? && one.starts_at <= Time.now } ||
         job.visits.create!(technician: current_user, starts_at: Time.now, purpose: "on site", arrival_c: job.box_c)
     end
 
@@ -118,8 +118,10 @@ module Routes
 
     # Shows a station's page: the thing on the left, the standing on the right.
     def station(name, **locals)
-      @station = name
-      erb(:"stations/#{name}", layout: :job_layout, locals:)
+      @station = name.to_s
+      middle = erb(:"stations/#{name}", layout: false, locals:)
+      frame = erb(:job_layout, layout: false) { middle }
+      erb(:layout, layout: false) { frame }
     end
 
     def back_to(path, told = nil)

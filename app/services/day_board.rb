@@ -9,6 +9,9 @@ module Services
         (0..24).map { |step| step * 3.0 }.map { |hours| [hours, clock.temperature_in(hours)] }
       end
 
+      # Whether a visit comes after the product's limit.
+      def late?(visit, now) = !limit_in_hours.nil? && (visit.starts_at - now) / 3600.0 > limit_in_hours
+
       def limit_words
         return "past its limit" if limit_in_hours <= 0
         hours, minutes = (limit_in_hours * 60).round.divmod(60)

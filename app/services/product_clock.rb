@@ -10,7 +10,10 @@ module Services
       @now = now
     end
 
-    def known? = !question.nil? && !result.refused?
+    # A job that is proved or handed over has no clock any more.
+    def stopped? = @job.status != "open" || @job.station_steps.any? { |step| step.station == "prove" && step.state == "done" }
+
+    def known? = !stopped? && !question.nil? && !result.refused?
 
     def verdict = known? ? result.verdict : nil
 
@@ -24,14 +27,14 @@ module Services
 
     def running? = known? && result.verdict == "hours" && !past?
 
-    def passes_at = (hours_left && @now + hours_left * 3600)
+    def passes_at = hours_left && @now + hours_left * 3600
 
     # Where the box should be now, °C, drifting since it was read.
     def now_c = temperature_in(0)
 
     # °C, `hours` from now.
     def temperature_in(hours)
-      known? && result[:tau_hours] ? drift(hours_since + hours) : @job.box_c
+      (known? && result[:tau_hours]) ? drift(hours_since + hours) : @job.box_c
     end
 
     # K in the coming hour.

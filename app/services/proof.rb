@@ -24,9 +24,9 @@ module Services
 
     def done_by(id) = @done[id]&.user
 
-    def after = @after ||= @job.readings.select { |reading| reading.kind == "amps" && reading.phase == "after" && !reading.voided? }.last
+    def after = @after ||= @job.readings.reverse.find { |reading| reading.kind == "amps" && reading.phase == "after" && !reading.voided? }
 
-    def before = @before ||= @job.readings.select { |reading| reading.kind == "amps" && reading.phase == "before" && !reading.voided? && reading.fan_position_id == @job.position_in_hand&.id }.last
+    def before = @before ||= @job.readings.reverse.find { |reading| reading.kind == "amps" && reading.phase == "before" && !reading.voided? && reading.fan_position_id == @job.position_in_hand&.id }
 
     # What is still missing, in words.
     def missing

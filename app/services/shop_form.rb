@@ -35,7 +35,7 @@ module Services
       default = Fenbo::Limits.default[name]
       return nil if text.empty?
       return @typed.fault("limits.#{name}", "A number, please.") unless text.match?(/\A-?\d{1,7}(\.\d{1,7})?\z/)
-      [name, text.to_f] unless text.to_f == default.to_f
+      [name, text.to_f] unless text.to_r == default.rationalize
     end
   end
 end

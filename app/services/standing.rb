@@ -41,7 +41,8 @@ module Services
       top.sort_by { |row| -row.percent }.first(most) << row_of("none_of_these", result[:none_of_these])
     end
 
-    def findings_count = result_findings.size
+    # Findings that bear on this fan: its own and the unit's.
+    def findings_count = CaseBuilder.new(job, position).findings.count { |finding| [nil, position.id].include?(finding.fan_position_id) }
 
     # Of the outcomes of the next test, how many in five settle the matter.
     def settles_in_five(row)
@@ -53,8 +54,6 @@ module Services
     def ledger(id) = result[:ledger][id] || []
 
     private
-
-    def result_findings = CaseBuilder.new(job, position).findings
 
     def row_of(id, chance)
       Row.new(id:, label: Fenbo::Diagnosis::Cause.label(id), percent: (chance * 100).round, because: because(id))

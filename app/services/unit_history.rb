@@ -26,7 +26,7 @@ module Services
     # Change of amps a year by least squares, as a share of the first; nil with
     # fewer than three points or less than half a year.
     def slope_per_year(position)
-      list = points(position)
+      list = points(position).reject { |point| %w[none locked].include?(point.verdict) }
       return nil if list.size < 3 || list.last.at - list.first.at < 182 * 86_400
       years = list.map { |point| (point.at - list.first.at) / (365.25 * 86_400) }
       amps = list.map(&:amps)

@@ -52,7 +52,11 @@ module Services
 
     def feature(id)
       value = answers[id]
-      value.nil? ? (features[id]["flag"].nil? ? features[id]["choices"].first : features[id]["flag"]) : value
+      if value.nil?
+        features[id]["flag"].nil? ? features[id]["choices"].first : features[id]["flag"]
+      else
+        value
+      end
     end
 
     private

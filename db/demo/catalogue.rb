@@ -51,7 +51,7 @@ module Demo
       sizes.flat_map do |output, capacitor|
         shared = {volts: [230.0], rotation: "reversible", capacitor_uf: capacitor, rpm: 900.0, poles: 6, shaft_diameter_mm: 12.7, enclosure: "enclosed", ambient_low_c: -25.0, ambient_high_c: 60.0}
         [motor("VE-P#{output}-BB", "Veltrin", "psc", output, mount: "belly_band", shaft_length_mm: 95.0, **shared),
-         motor("OS-P#{output}-ST", "Oskelund", "psc", output, mount: "stud", bolt_circle_mm: 110.0, shaft_length_mm: 72.0, **shared)]
+          motor("OS-P#{output}-ST", "Oskelund", "psc", output, mount: "stud", bolt_circle_mm: 110.0, shaft_length_mm: 72.0, **shared)]
       end + [motor("VE-P125-DV", "Veltrin", "psc", 125, volts: [208.0, 230.0], mount: "belly_band", rotation: "reversible", capacitor_uf: 5.0, rpm: 1075.0, poles: 6, hertz: [60.0], shaft_diameter_mm: 12.7, ambient_high_c: 60.0),
         motor("MI-P90-OP", "Mirvane", "psc", 90, volts: [230.0], mount: "belly_band", rotation: "reversible", capacitor_uf: 4.0, rpm: 900.0, poles: 6, shaft_diameter_mm: 12.7, enclosure: "open", ambient_high_c: 50.0)]
     end
@@ -59,7 +59,7 @@ module Demo
     def ec
       [6, 10, 16, 25, 38].flat_map do |output|
         [motor("KA-E#{output}-230", "Karsund", "ec", output, volts: [230.0], rotation: "cw", control: "program", connector: "leads", ambient_low_c: -40.0, flammable_ok: true, enclosure: "potted"),
-         motor("MI-E#{output}-230-L", "Mirvane", "ec", output, volts: [230.0], rotation: "ccw", control: "program", connector: "plug", mount: "rail", ambient_low_c: -30.0, enclosure: "potted")]
+          motor("MI-E#{output}-230-L", "Mirvane", "ec", output, volts: [230.0], rotation: "ccw", control: "program", connector: "plug", mount: "rail", ambient_low_c: -30.0, enclosure: "potted")]
       end
     end
 
@@ -73,7 +73,7 @@ module Demo
       {0.25 => 186, 0.5 => 373, 0.75 => 559, 1.0 => 746, 1.5 => 1119}.flat_map do |hp, output|
         shared = {phases: 3, horsepower: hp, service_factor: 1.15, rotation: "reversible", shaft_diameter_mm: 15.88, shaft_form: "keyed", mount: "stud", bolt_circle_mm: 145.0, connector: "terminals", ambient_low_c: -25.0, ambient_high_c: 60.0, poles: 6}
         [motor("OS-T#{(hp * 100).to_i}-400", "Oskelund", "three_phase", output, volts: [400.0], hertz: [50.0], rpm: 920.0, shaft_length_mm: 80.0, **shared),
-         motor("VE-T#{(hp * 100).to_i}-DV", "Veltrin", "three_phase", output, volts: [230.0, 460.0], hertz: [60.0], rpm: 1100.0, shaft_length_mm: 95.0, **shared)]
+          motor("VE-T#{(hp * 100).to_i}-DV", "Veltrin", "three_phase", output, volts: [230.0, 460.0], hertz: [60.0], rpm: 1100.0, shaft_length_mm: 95.0, **shared)]
       end
     end
 

@@ -64,17 +64,26 @@ module Demo
 
     def open_job
       earlier = @row["earlier"] || []
-      Job.create!(unit: @unit, fan_position: hand, technician: @who, complaint: @row["complaint"], opened_at: opened, box_c: @row["box"], box_read_at: (@row["box"] && [opened, @now - 4 * 3600].max),
-        earlier_c: earlier[0], earlier_hours_ago: earlier[1], drift_end_c: @unit.drift_end_c, product_limit_c: @unit.product_limit_c, product_value_cents: @unit.product_value_cents,
+      Job.create!(unit: @unit, fan_position: hand, technician: @who, complaint: @row["complaint"], opened_at: opened, box_c: @row["box"], box_read_at: @row["box"] && [opened, @now - 4 * 3600].max,
+        earlier_c: earlier[0], earlier_hours_ago: earlier[1], drift_end_c: @row.fetch("drift", @unit.drift_end_c), product_limit_c: @unit.product_limit_c, product_value_cents: @unit.product_value_cents,
         station: @row["station"])
     end
 
     def visits
       (@row["visits"] || []).each do |login, starts, lasted|
-        at = @now + starts * 3600
-        Visit.create!(job: @job, technician: User.find_by!(login:), starts_at: at, ends_at: lasted && at + lasted * 3600, purpose: starts.positive? ? "come back" : "on site",
-          arrival_c: (@row["box"] if starts <= 0), leaving_c: (@row["box"] && @row["proved"] && @unit.setpoint_c))
+        at = moment(starts)
+        Visit.create!(job: @job, technician: User.find_by!(login:), starts_at: at, ends_at: lasted && at + lasted * 3600, purpose: (at > @now) ? "come back" : "on site",
+          arrival_c: (@row["box"] if at <= @now), leaving_c: @row["box"] && @row["proved"] && @unit.setpoint_c)
       end
+    end
+
+    # Hours from now, or a day from today and a time: "2@09:00".
+    def moment(text)
+      return @now + text * 3600 if text.is_a?(Numeric)
+      days, clock = text.split("@")
+      hour, minute = clock.split(":").map(&:to_i)
+      date = @now.to_date + days.to_i
+      Time.local(date.year, date.month, date.day, hour, minute)
     end
 
     def visit = @visit ||= @job.visits.first
@@ -125,7 +134,7 @@ module Demo
     def source(choice)
       sources = Services::PartSources.new(@job.reload, now: @now)
       option = sources.options.find { |one| one[:offer] == @row["offer"] } || sources.options.find { |one| one[:second_trip] } || sources.options.first
-      choice.update!(offer: option.as_json, ready_at: @row["ready_in_h"] ? @now + @row["ready_in_h"] * 3600 : @now - 3600)
+      choice.update!(offer: option.as_json, ready_at: @row["ready"] ? moment(@row["ready"]) : @now - 3600)
     end
 
     # The whole plan ticked off, counts and depth included.

@@ -66,7 +66,7 @@ module Fenbo
     end
 
     def number_of(match)
-      return nil if match[:bottom] && match[:bottom].to_i.zero?
+      return nil if match[:bottom]&.to_i&.zero?
       part = match[:bottom] ? Rational(match[:top].to_i, match[:bottom].to_i).to_f : Float(match[:plain].tr(",", ".").sub(/\A\./, "0."))
       size = match[:whole].to_i + part
       %w[- − –].include?(match[:sign]) ? -size : size

@@ -16,6 +16,10 @@ function press(event) {
 export const keys = {
   start() {
     document.addEventListener("keydown", press);
+    document.addEventListener("click", (event) => {
+      if (event.target.closest("[data-press-undo]")) document.querySelector("[data-undo]")?.click();
+      if (event.target.closest("[data-print]")) window.print();
+    });
     document.addEventListener("click", (event) => event.target.closest("[data-close-keys]") && document.getElementById("keys")?.close());
   },
 };

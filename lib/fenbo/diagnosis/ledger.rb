@@ -12,7 +12,13 @@ module Fenbo
         # In words, for the screen.
         def strength
           size = for? ? factor : 1 / factor
-          word = (size >= 20) ? "strongly" : (size >= 4) ? "clearly" : (size >= 1.5) ? "a little" : "hardly"
+          word = if size >= 20
+            "strongly"
+          elsif size >= 4
+            "clearly"
+          else
+            (size >= 1.5) ? "a little" : "hardly"
+          end
           "#{word} #{for? ? "for" : "against"}"
         end
       end

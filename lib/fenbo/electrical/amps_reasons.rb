@@ -101,7 +101,7 @@ module Fenbo
         limited("Legs differ by #{share.round(1)} % from their mean", (share > limits["balance.amps_watch"]) ? "balance.amps_watch" : "balance.amps_good", share.round(2))
       end
 
-      def reason(text, rule, **rest) = Reason.new(text:, rule:, **{source: "electrical/window"}.merge(rest))
+      def reason(text, rule, **rest) = Reason.new(text:, rule:, source: "electrical/window", **rest)
 
       def limited(text, name, value)
         Reason.new(text:, rule: name, limit: limits[name], value:, source: limits.source(name))

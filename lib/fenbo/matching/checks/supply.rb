@@ -7,13 +7,15 @@ module Fenbo
       class Supply < Check
         def line
           return fail("#{candidate.phases.to_i} phases, the site has #{place.phases}") if candidate.phases && candidate.phases != place.phases
-          return fail("#{candidate.hertz.join(" or ")} Hz, the site has #{place.hertz}") if candidate.hertz.any? && !candidate.hertz.include?(place.hertz)
+          return fail("#{plain(candidate.hertz)} Hz, the site has #{figure(place.hertz)}") if candidate.hertz.any? && !candidate.hertz.include?(place.hertz)
           return unknown("its voltage") if candidate.volts.empty?
-          return fail("#{candidate.volts.join(" or ")} V, the site has #{place.volts} V") unless near
-          (candidate.volts.size > 1) ? pass("#{near} V tap for #{place.volts} V: set it before energising") : pass("#{near} V, the site has #{place.volts} V")
+          return fail("#{plain(candidate.volts)} V, the site has #{figure(place.volts)} V") unless near
+          (candidate.volts.size > 1) ? pass("#{figure(near)} V tap for #{figure(place.volts)} V: set it before energising") : pass("#{figure(near)} V, the site has #{figure(place.volts)} V")
         end
 
         private
+
+        def plain(values) = values.map { |value| figure(value) }.join(" or ")
 
         def near
           best = candidate.volts.min_by { |volts| (volts - place.volts).abs }

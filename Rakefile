@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+namespace :knowledge do
+  desc "Prove that every knowledge file is complete and holds together"
+  task :check do
+    $LOAD_PATH.unshift File.expand_path("lib", __dir__)
+    require "fenbo"
+    require "fenbo/knowledge_check"
+    report = Fenbo::KnowledgeCheck.new.run
+    report.notes.each { |note| puts "  #{note}" }
+    abort report.faults.map { |fault| "  mend: #{fault}" }.join("\n") if report.faults.any?
+    puts "knowledge: #{Fenbo::Knowledge.names.size} files hold together"
+  end
+end
+
+namespace :gems do
+  desc "Write config/gems.lock from Gemfile.lock, without the registry's name"
+  task :lock do
+    text = File.read("Gemfile.lock").sub(/^  remote: .*$/, "  remote: {{registry}}")
+    File.write("config/gems.lock", text)
+  end
+end

@@ -1,0 +1,120 @@
+# frozen_string_literal: true
+
+RSpec.describe Fenbo::Diagnosis::Diagnose do
+  # Findings as "test outcome", or "test outcome position".
+  def diagnose(*findings, family: "walk_in_cooler", motor: "psc", side: "evaporator", fans: 2, **more)
+    described_class.call({
+      "unit" => {"family" => family, "fans" => (1..fans).map { |number| {"position" => "#{side}-#{number}", "motor" => {"family" => motor}} }},
+      "position" => "#{side}-1", "context" => {"side" => side},
+      "findings" => findings.map { |line| %w[test outcome position].zip(line.split).to_h.compact }
+    }.merge(more.transform_keys(&:to_s)))
+  end
+
+  {
+    "winding_open" => [%w[fan_motion\ stopped noise\ silent voltage_at_motor\ in_range amps\ none winding_ohms\ open spin_by_hand\ free], {motor: "shaded_pole"}],
+    "bearing_seized" => [%w[fan_motion\ stopped noise\ hum_not_turning spin_by_hand\ seized amps\ locked blade_state\ sound], {}],
+    "bearing_worn" => [%w[fan_motion\ normal noise\ grinding amps\ over spin_by_hand\ gritty], {family: "remote_condenser", motor: "three_phase", side: "condenser"}],
+    "capacitor_open" => [%w[fan_motion\ twitching noise\ hum_not_turning spin_by_hand\ free capacitor\ open], {}],
+    "ec_module_failed" => [%w[fan_motion\ stopped noise\ silent voltage_at_motor\ in_range control_call\ calling spin_by_hand\ free], {motor: "ec"}],
+    "fan_not_called" => [%w[fan_motion\ stopped noise\ silent control_call\ not_calling spin_by_hand\ free box_temperature\ normal voltage_at_motor\ absent setting\ right], {}],
+    "defrost_failed" => [%w[fan_motion\ normal frost_pattern\ even_blocked airflow\ none forced_defrost\ no_heat], {}],
+    "drain_blocked" => [%w[fan_motion\ normal airflow\ normal frost_pattern\ bottom_ice water_present\ yes drain_check\ blocked], {}],
+    "phase_lost" => [%w[fan_motion\ stopped fan_motion\ stopped\ condenser-2 noise\ hum_not_turning voltage_balance\ phase_missing], {family: "fan_bank_condenser", motor: "three_phase", side: "condenser"}],
+    "damper_stuck" => [%w[fan_motion\ normal compartments\ fresh_warm_freezer_cold airflow\ normal damper_check\ stuck_closed], {family: "household_top_freezer", motor: "shaded_pole", fans: 1}],
+    "charge_low" => [%w[fan_motion\ normal airflow\ normal frost_pattern\ feed_end_only sight_glass\ flashing], {}],
+    "healthy" => [%w[fan_motion\ normal noise\ quiet_normal airflow\ normal amps\ within box_temperature\ normal frost_pattern\ even_light door_seal\ good], {}]
+  }.each do |cause, (findings, options)|
+    it "finds #{cause} in its textbook picture" do
+      result = diagnose(*findings, **options)
+      expect(result.verdict).to eq(cause), result[:sets].first(3).inspect
+    end
+  end
+
+  it "starts undetermined and offers a look before live or dead work" do
+    result = diagnose
+    expect(result.verdict).to eq "undetermined"
+    expect(result[:next_tests].first).to include(state: "L")
+    expect(result[:next_tests].map { |one| one[:gain] }).to eq(result[:next_tests].map { |one| one[:gain] }.sort.reverse)
+    expect(result[:next_tests].first[:outcomes].sum { |one| one[:chance] }).to be_within(0.02).of(1)
+  end
+
+  it "stops when decisive, and says so" do
+    result = diagnose("fan_motion stopped", "noise silent", "voltage_at_motor in_range", "amps none", "winding_ohms open", "spin_by_hand free", motor: "shaded_pole")
+    expect(result[:decisive]).to be true
+    expect(result.to_h.values_at(:stop, :next_tests)).to eq ["decisive", []]
+    expect(result[:sets].first[:probability]).to be >= 0.9
+  end
+
+  it "names two causes where two are there" do
+    result = diagnose("fan_motion stopped", "noise hum_not_turning", "spin_by_hand seized", "blade_state sound", "amps locked",
+      "water_present yes", "frost_pattern bottom_ice", "drain_check blocked")
+    expect(result[:sets].first[:causes]).to contain_exactly("bearing_seized", "drain_blocked")
+  end
+
+  it "reads the neighbours: alike speaks for what reaches them all" do
+    alone = diagnose("fan_motion stopped", "noise silent", "fan_motion normal evaporator-2")
+    together = diagnose("fan_motion stopped", "noise silent", "fan_motion stopped evaporator-2")
+    chance = ->(result, id) { result[:causes].find { |one| one[:id] == id }&.fetch(:probability) || 0 }
+    expect(chance[together, "no_supply"]).to be > 5 * chance[alone, "no_supply"]
+    expect(chance[together, "winding_open"]).to be < chance[alone, "winding_open"]
+  end
+
+  it "never offers what state, equipment or findings forbid, and says why" do
+    result = diagnose("fan_motion stopped", "control_call not_calling", motor: "shaded_pole")
+    expect(result[:next_tests].map { |one| one[:test] } & %w[amps amps_beside_neighbours capacitor door_switch_held damper_check voltage_balance]).to be_empty
+    why = result[:withheld].to_h { |one| one.values_at(:test, :why) }
+    expect(why["amps"]).to match(/not calling/)
+    expect(why["capacitor"]).to match(/motor of this family/)
+    expect(why["damper_check"]).to match(/no damper/)
+    expect(diagnose(fans: 1)[:withheld].map { |one| one[:test] }).to include "amps_beside_neighbours"
+  end
+
+  it "counts the way to a state in a test's minutes" do
+    minutes = ->(result, id) { result[:next_tests].find { |one| one[:test] == id }&.fetch(:minutes) }
+    from_look = diagnose("fan_motion stopped", "noise silent")
+    expect(minutes[from_look, "voltage_at_motor"]).to eq 7
+    expect(minutes[from_look, "winding_ohms"]).to eq 13
+    expect(minutes[diagnose("fan_motion stopped", "noise silent", state: "D"), "winding_ohms"]).to eq 4
+  end
+
+  it "shows a contradiction and keeps both answers of a question asked twice" do
+    odd = diagnose("fan_motion stopped", "noise silent", "voltage_at_motor in_range", "amps none", "winding_ohms open", "spin_by_hand gritty", motor: "shaded_pole")
+    expect(odd[:contradictions].map { |one| one[:test] }).to eq ["spin_by_hand"]
+    expect(odd[:contradictions].first[:why]).to match(/Repeat it/)
+    twice = diagnose("fan_motion normal", "fan_motion stopped")
+    expect(twice[:contradictions].first).to include(test: "fan_motion", outcome: "normal")
+    expect(twice[:causes]).to eq diagnose("fan_motion stopped")[:causes]
+  end
+
+  it "moves base rates by age and recent work" do
+    chance = ->(id, **context) { diagnose("fan_motion normal", "airflow weak", motor: "three_phase", context: {"side" => "evaporator", **context.transform_keys(&:to_s)})[:causes].find { |one| one[:id] == id }&.fetch(:probability) || 0 }
+    expect(chance["rotation_reversed", recent_work: true]).to be > 4 * chance["rotation_reversed", recent_work: false]
+    expect(chance["bearing_worn", age_years: 12]).to be > chance["bearing_worn", age_years: 1]
+  end
+
+  it "leaves out what tells nothing and does not depend on the order of findings" do
+    findings = ["fan_motion stopped", "noise silent", "spin_by_hand free", "airflow none"]
+    plain = diagnose(*findings)
+    expect(diagnose(*findings, "frost_pattern not_visible", "sound_recording unclear")[:causes]).to eq plain[:causes]
+    close = ->(one, other) { one.zip(other).map { |a, b| (a[:probability] - b[:probability]).abs }.max }
+    expect(close[diagnose(*findings.reverse)[:causes], plain[:causes]]).to be < 1e-9
+  end
+
+  it "always gives a distribution, with a place for none of these" do
+    random = Random.new(11)
+    tests = Fenbo::Diagnosis::Test.all.values
+    25.times do
+      lines = tests.sample(6, random:).map { |test| "#{test.id} #{test.outcomes.sample(random:)}" }
+      result = diagnose(*lines)
+      expect(result[:sets].sum { |one| one[:probability] } + result[:none_of_these]).to be <= 1.001
+      expect(result[:none_of_these]).to be_between(0, 1)
+      expect(result[:causes].map { |one| one[:probability] }).to all(be_between(0, 1))
+    end
+  end
+
+  it "names every wrong field at once" do
+    refusal = described_class.call({"unit" => {"family" => "spaceship", "fans" => [{"position" => "evaporator-1", "motor" => {"family" => "steam"}}]}, "position" => "evaporator-9",
+      "findings" => [{"test" => "spin_by_hand", "outcome" => "loud"}, {"test" => "crystal_ball", "outcome" => "x"}, 7], "state" => "Z", "cost" => {"minute" => -1}})
+    expect(refusal.faults.map(&:field)).to contain_exactly("unit.family", "unit.fans.0.motor.family", "position", "findings.0.outcome", "findings.1.test", "findings.2", "findings.2.test", "findings.2.outcome", "state", "cost.minute")
+  end
+end

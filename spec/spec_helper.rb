@@ -1,0 +1,11 @@
+# frozen_string_literal: true
+
+$LOAD_PATH.unshift File.expand_path("../lib", __dir__)
+require "fenbo"
+
+RSpec.configure do |config|
+  config.disable_monkey_patching!
+  config.order = :random
+  Kernel.srand config.seed
+  config.example_status_persistence_file_path = File.expand_path("../tmp/rspec-status", __dir__)
+end
