@@ -32,7 +32,7 @@ group :web do
 end
 
 group :test do
-  gem "axe-core-capybara", "~> 4.10"
+  gem "axe-core-api", "~> 4.10"
   gem "capybara", "~> 3.40"
   gem "cuprite", "~> 0.15"
   gem "factory_bot", "~> 6.4"

@@ -15,6 +15,7 @@ $LOAD_PATH.unshift File.expand_path("../lib", __dir__)
 
 require "bundler/setup"
 require "active_record"
+require "bcrypt"
 require "pg"
 require "zeitwerk"
 require "sinatra/base"

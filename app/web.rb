@@ -18,7 +18,7 @@ module Web
   }.freeze
   STATIONS = {
     "call" => "Call", "look" => "Look", "measure" => "Measure", "decide" => "Decide", "match" => "Match", "source" => "Source",
-    "fit" => "Fit", "prove" => "Prove", "hand_over" => "HandOver", "findings" => "Findings", "readings" => "Readings",
+    "fit" => "Fit", "prove" => "Prove", "hand_over" => "HandOver", "close" => "HandOver", "reopen" => "HandOver", "findings" => "Findings", "readings" => "Readings",
     "photos" => "Photos", "report" => "Documents", "report.pdf" => "Documents", "next-visit.ics" => "Documents"
   }.freeze
 

@@ -6,6 +6,7 @@ require "fenbo"
 RSpec.configure do |config|
   config.disable_monkey_patching!
   config.order = :random
+  config.backtrace_exclusion_patterns << %r{/vendor/bundle/}
   Kernel.srand config.seed
   config.example_status_persistence_file_path = File.expand_path("../tmp/rspec-status", __dir__)
 end

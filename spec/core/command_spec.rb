@@ -5,7 +5,7 @@ require "open3"
 
 RSpec.describe "bin/fenbo" do
   def run(*arguments, input: "")
-    Open3.capture3(File.expand_path("../../bin/fenbo", __dir__), *arguments, stdin_data: input).then { |out, err, status| [out, err, status.exitstatus] }
+    Open3.capture3({"RUBYOPT" => nil}, File.expand_path("../../bin/fenbo", __dir__), *arguments, stdin_data: input).then { |out, err, status| [out, err, status.exitstatus] }
   end
 
   it "lists its tools and shows an example of each that works" do

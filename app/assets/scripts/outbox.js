@@ -5,37 +5,61 @@ const NAME = () => `outbox:${document.documentElement.dataset.user || "nobody"}`
 function read() { try { return JSON.parse(localStorage.getItem(NAME())) || []; } catch { return []; } }
 function write(list) { localStorage.setItem(NAME(), JSON.stringify(list)); show(); }
 
-function show() {
-  const place = document.getElementById("outbox");
-  const waiting = read().length;
-  if (!place) return;
-  place.hidden = waiting === 0;
-  place.textContent = waiting ? `No signal, ${waiting} kept here. It is sent when the signal is back.` : "";
+// What the server would not take stays here too, in words, until it is noted anew.
+function words(item) {
+  const fields = new URLSearchParams(item.body);
+  return ["test", "outcome", "amps", "state"].map((name) => fields.get(name)).filter(Boolean).join(" ").replaceAll("_", " ") || "a form";
 }
 
-async function send() {
+function show() {
+  const place = document.getElementById("outbox");
+  if (!place) return;
+  const waiting = read().filter((item) => !item.refused);
+  const refused = read().filter((item) => item.refused);
+  place.hidden = !waiting.length && !refused.length;
+  place.textContent = [
+    waiting.length ? `No signal, ${waiting.length} kept here. It is sent when the signal is back.` : "",
+    refused.length ? `Not taken: ${refused.map(words).join("; ")}. Note it again, then tap here.` : "",
+  ].join(" ").trim();
+}
+
+// true: done with; false: refused; null: try again later.
+async function sendOne(item) {
+  const body = new URLSearchParams(item.body);
   const token = document.querySelector("meta[name=csrf]")?.content;
-  for (const item of read()) {
-    try {
-      const body = new URLSearchParams(item.body);
-      if (token) body.set("authenticity_token", token);
-      const answer = await fetch(item.path, { method: "POST", body, credentials: "same-origin", redirect: "manual" });
-      if (answer.status >= 500) return;
-      write(read().filter((one) => one.id !== item.id));
-      if (!read().length) location.reload();
-    } catch { return; }
-  }
+  if (token) body.set("authenticity_token", token);
+  const answer = await fetch(item.path, { method: "POST", body, credentials: "same-origin" });
+  if (answer.status >= 500 || answer.status === 429 || new URL(answer.url).pathname === "/sign-in") return null;
+  return answer.ok;
+}
+
+let sending = false;
+async function send() {
+  if (sending) return;
+  sending = true;
+  let sent = 0;
+  try {
+    for (const item of read().filter((one) => !one.refused)) {
+      const done = await sendOne(item);
+      if (done === null) break;
+      write(read().flatMap((one) => (one.id !== item.id ? [one] : done ? [] : [{ ...one, refused: true }])));
+      sent += done ? 1 : 0;
+    }
+  } catch { /* still no signal: it stays here */ }
+  sending = false;
+  if (sent) location.reload();
 }
 
 export const outbox = {
   start() {
     document.addEventListener("htmx:sendError", (event) => {
       const form = event.detail.elt.closest?.("form");
-      if (!form || form.enctype === "multipart/form-data") return;
-      const body = new URLSearchParams(new FormData(form)).toString();
+      if (!form || form.enctype === "multipart/form-data" || event.detail.requestConfig.verb !== "post") return;
+      const body = new URLSearchParams(event.detail.requestConfig.formData).toString();
       const id = new URLSearchParams(body).get("client_id");
-      write([...read().filter((one) => one.id !== id), { id, path: form.action, body }]);
+      write([...read().filter((one) => one.id !== id), { id, path: event.detail.requestConfig.path, body }]);
     });
+    document.addEventListener("click", (event) => event.target.id === "outbox" && write(read().filter((item) => !item.refused)));
     window.addEventListener("online", send);
     setInterval(() => read().length && send(), 15000);
     document.addEventListener("htmx:afterSwap", show);

@@ -1,0 +1,14 @@
+# frozen_string_literal: true
+
+require "app_helper"
+
+RSpec.configure do |config|
+  config.include AppHelpers
+  # Everything a spec does to the database is taken back.
+  config.around(:each, :rolled_back) do |example|
+    ActiveRecord::Base.transaction do
+      example.run
+      raise ActiveRecord::Rollback
+    end
+  end
+end

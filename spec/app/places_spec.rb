@@ -1,0 +1,60 @@
+# frozen_string_literal: true
+
+require_relative "app_spec_helper"
+
+RSpec.describe "places and parts", :rolled_back do
+  before do
+    sign_in create(:user, role: "office")
+    get "/settings"
+  end
+
+  it "keeps a unit typed in either system and answers every wrong field at once" do
+    site = create(:site)
+    send_form "/units", name: "", site: "", family: "submarine", supply_volts: "loads", supply_phases: "2", supply_hertz: "50", setpoint: "mild", evaporator_fans: "99"
+    expect(status).to eq 422
+    expect(page.scan('class="fault"').size).to be >= 6
+    send_form "/units", name: "Herb room", site: site.id, family: "walk_in_cooler", supply_volts: "230", supply_phases: "1", supply_hertz: "50", setpoint: "37.4 °F", evaporator_fans: "3", condenser_fans: "0", product_value: "1250,50"
+    unit = Unit.find_by(name: "Herb room")
+    expect(unit).to have_attributes(setpoint_c: be_within(1e-6).of(3), product_value_cents: 125_050)
+    expect(unit.fan_positions.map(&:key)).to eq %w[evaporator-1 evaporator-2 evaporator-3]
+  end
+
+  it "reads a plate with two voltages" do
+    position = create(:unit).fan_positions.first
+    send_form "/units/#{position.unit_id}/fans/#{position.key}", family: "psc", volts: "208/230", amps: "0.85/0.78 A", watts: "1/8 hp", hertz: "50/60", rotation: "cw"
+    expect(position.reload.motor_now).to have_attributes(volts: [208.0, 230.0], amps: [0.85, 0.78], hertz: [50.0, 60.0], watts: be_within(0.01).of(93.21))
+    send_form "/units/#{position.unit_id}/fans/#{position.key}", family: "psc", volts: "many", amps: "0"
+    expect([status, page]).to match [422, include("not understood as a voltage").and(include("above nothing"))]
+  end
+
+  it "lets the shop set a limit of its own, which the core then names" do
+    send_form "/settings/shop", "shop_name" => "Tarn", "rate" => "96", "limits[amps.window_low]" => "0.8", "limits[amps.window_high]" => "x"
+    expect([status, page]).to match [422, include("A number, please.")]
+    send_form "/settings/shop", "shop_name" => "Tarn", "rate" => "96", "limits[amps.window_low]" => "0,8", "limits[amps.window_high]" => "1.1"
+    expect(Setting.read("limits")).to eq("amps.window_low" => 0.8)
+    expect(Services::Shop.limits.source("amps.window_low")).to eq "shop"
+  end
+
+  it "finds parts by any piece of their number and survives any page and query" do
+    {"/parts?q=s12" => "BR-S12-230-L", "/parts?kind=blades&q=b254" => "BR-B254-28R", "/parts?q=%25_%27;--" => "Nothing by that name", "/parts?page=99999" => "in the catalogue"}.each do |path, expected|
+      get path
+      expect([status, page]).to match [200, include(expected)]
+    end
+  end
+
+  it "opens every page of the demo world" do
+    paths = %w[/ /jobs /jobs/new /units /units/new /customers /customers/new /parts /settings /style] +
+      Unit.limit(15).flat_map { |unit| ["/units/#{unit.id}", "/units/#{unit.id}/edit"] } +
+      Job.open.flat_map { |job| Job::STATIONS.map { |station| "/jobs/#{job.number}/#{station}" } + ["/jobs/#{job.number}/report"] }
+    paths.each do |path|
+      get path
+      expect(status).to eq(200), "#{path} answered #{status}"
+    end
+  end
+
+  it "puts the next visit into a calendar" do
+    job = Job.open.find { |one| one.visits.any? { |visit| visit.starts_at > Time.now } }
+    get "/jobs/#{job.number}/next-visit.ics"
+    expect(page).to include("BEGIN:VEVENT").and include(job.unit.name)
+  end
+end

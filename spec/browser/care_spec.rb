@@ -1,0 +1,84 @@
+# frozen_string_literal: true
+
+require_relative "browser_helper"
+
+RSpec.describe "care for what is typed, and for who reads it" do
+  def job(unit) = Job.open.joins(:unit).where(units: {name: unit}).last
+
+  it "keeps a half-typed form through a reload, and drops it once it is sent" do
+    sign_in_as "jorun"
+    visit "/jobs/#{job("Cut-flower room").number}/call"
+    fill_in "Access for this job", with: "Ring the bell at the packing door"
+    page.refresh
+    expect(page).to have_field "Access for this job", with: "Ring the bell at the packing door"
+    click_button "Keep", exact: true
+    told "Call kept"
+    expect(job("Cut-flower room").access_notes).to eq "Ring the bell at the packing door"
+  end
+
+  it "takes a double click once and lets two tabs add to the same job" do
+    sign_in_as "ilka"
+    path = "/jobs/#{job("Sample store B").number}/look"
+    visit "#{path}?test=water_present"
+    button = find(".ask button.answer", text: "Water")
+    page.execute_script("arguments[0].click(); arguments[0].click()", button)
+    told "Water"
+    expect(job("Sample store B").findings.live.where(test: "water_present").count).to eq 1
+    other = open_new_window
+    within_window(other) do
+      visit "#{path}?test=door_seal"
+      find(".ask button.answer", text: "Holds").click
+      told "Door seal"
+    end
+    visit "#{path}?test=setting"
+    find(".ask button.answer", text: "Right").click
+    told "Setting"
+    expect(job("Sample store B").findings.live.pluck(:test)).to include("water_present", "door_seal", "setting")
+  end
+
+  it "keeps what is sent without signal and sends it when the signal is back" do
+    sign_in_as "ilka"
+    visit "/jobs/#{job("Sample store B").number}/look?test=box_temperature"
+    page.driver.browser.network.emulate_network_conditions(offline: true)
+    find(".ask button.answer", text: "Very warm").click
+    expect(page).to have_css "#outbox", text: "1 kept here"
+    page.driver.browser.network.emulate_network_conditions(offline: false, latency: 0, download_throughput: -1, upload_throughput: -1)
+    page.execute_script("window.dispatchEvent(new Event('online'))")
+    expect(page).to have_no_css "#outbox", text: "kept here"
+    expect(job("Sample store B").findings.live.where(test: "box_temperature", outcome: "very_warm").count).to eq 1
+  end
+
+  it "answers the question by number key and walks the stations by arrow" do
+    sign_in_as "pavo"
+    visit "/jobs/#{job("Dairy roof").number}/measure?test=motor_heat"
+    find("body").send_keys("3")
+    told "Motor heat: very hot"
+    find("body").send_keys(:right)
+    expect(page).to have_current_path(%r{/decide})
+  end
+
+  pages = {"sign-in" => "/sign-in", "day" => "/", "jobs" => "/jobs", "new job" => "/jobs/new", "units" => "/units", "unit" => "/units/2", "unit change" => "/units/2/edit", "plate" => "/units/2/fans/evaporator-1",
+           "customers" => "/customers", "parts" => "/parts", "settings" => "/settings", "style" => "/style", "lost" => "/nowhere"}
+
+  {"day" => %i[desk phone], "glare" => %i[desk], "dark" => %i[phone]}.each do |appearance, widths|
+    it "has no serious fault for assistive technology and nothing too wide, #{appearance}" do
+      User.find_by(login: "mette").update!(appearance:)
+      visit "/sign-in"
+      expect(axe_faults).to eq []
+      sign_in_as "mette"
+      number = job("Milk room 1").number
+      all = pages.merge(Job::STATIONS.to_h { |station| [station, "/jobs/#{number}/#{station}"] }).merge("open question" => "/jobs/#{job("Tulip hall").number}/look", "report" => "/jobs/#{number}/report")
+      faults = all.to_a.product(widths).flat_map { |(name, path), width| faults_at(name, path, width) }
+      expect(faults).to eq []
+    ensure
+      User.find_by(login: "mette").update!(appearance: "day")
+    end
+  end
+
+  def faults_at(name, path, width)
+    send(width)
+    visit path
+    wide = page.evaluate_script("document.documentElement.scrollWidth > window.innerWidth + 1")
+    [*axe_faults, *("wider than the page" if wide)].map { |fault| "#{name} at #{width}: #{fault}" }
+  end
+end
