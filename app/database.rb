@@ -29,7 +29,7 @@ module Database
     end
 
     def call(env)
-      @app.call(env)
+      ActiveRecord::Base.cache { @app.call(env) }
     ensure
       Current.reset
       ActiveRecord::Base.connection_handler.clear_active_connections!

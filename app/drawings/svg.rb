@@ -5,6 +5,10 @@ module Drawings
   # style sheet (docs/design.md), never from here, so that one drawing serves all
   # three appearances and paper.
   class Svg
+    # Attribute names as they are written: text_anchor is text-anchor.
+    NAMES = Hash.new { |known, key| known[key] = key.to_s.tr("_", "-") }
+    private_constant :NAMES
+
     def initialize(width, height, label:, css: nil, stretch: false)
       @width = width
       @height = height
@@ -62,7 +66,7 @@ module Drawings
     end
 
     def pairs(attributes)
-      attributes.compact.map { |key, value| " #{key.to_s.tr("_", "-")}=\"#{esc(n(value))}\"" }.join
+      attributes.filter_map { |key, value| " #{NAMES[key]}=\"#{value.is_a?(Numeric) ? n(value) : esc(value)}\"" unless value.nil? }.join
     end
 
     def n(value) = value.is_a?(Float) ? value.round(2) : value

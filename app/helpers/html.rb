@@ -3,18 +3,27 @@
 module Helpers
   # Forms, their hidden parts, and pieces every page needs.
   module Html
+    TEMPLATES = Concurrent::Map.new
+    private_constant :TEMPLATES
+
+    def self.template(name)
+      TEMPLATES.compute_if_absent(name) { Tilt::ErubiTemplate.new(File.expand_path("../views/partials/#{name}.erb", __dir__), escape_html: true) }
+    end
+
     def h(text) = Rack::Utils.escape_html(text.to_s)
 
     # Hidden fields of every form: forgery token, and the id that makes a repeat
     # harmless (the browser puts its own in when scripts run).
     def form_tags
-      %(<input type="hidden" name="authenticity_token" value="#{h(Rack::Protection::AuthenticityToken.token(session))}">) +
+      %(<input type="hidden" name="authenticity_token" value="#{h(csrf_token)}">) +
         %(<input type="hidden" name="client_id" value="#{SecureRandom.uuid}" data-client-id>)
     end
 
-    def csrf_token = Rack::Protection::AuthenticityToken.token(session)
+    # One masked token a page serves all its forms.
+    def csrf_token = @csrf_token ||= Rack::Protection::AuthenticityToken.token(session)
 
-    def partial(name, **locals) = erb(:"partials/#{name}", layout: false, locals:)
+    # Rendered directly: a page has up to a hundred of them.
+    def partial(name, **locals) = Html.template(name).render(self, locals)
 
     # A labelled field with its unit, hint and fault.
     def field(name, label, value: nil, fault: nil, unit: nil, hint: nil, type: "text", **attributes)

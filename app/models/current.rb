@@ -2,7 +2,8 @@
 
 require "active_support/current_attributes"
 
-# Who is asking, for the audit trail; reset after each request.
+# Who is asking, for the audit trail, and the shop's settings; reset after each
+# request.
 class Current < ActiveSupport::CurrentAttributes
-  attribute :user
+  attribute :user, :settings
 end

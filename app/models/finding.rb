@@ -6,7 +6,8 @@ class Finding < ApplicationRecord
 
   belongs_to :reading, optional: true
 
-  def to_core = {"test" => test, "outcome" => outcome, "position" => fan_position&.key}.compact
+  # @param keys [Hash] fan position id => the core's name of it
+  def to_core(keys) = {"test" => test, "outcome" => outcome, "position" => keys[fan_position_id]}.compact
 
   def test_short = Fenbo::Diagnosis::Test[test].short
 

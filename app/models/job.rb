@@ -31,10 +31,10 @@ class Job < ApplicationRecord
 
   def closed? = status == "closed"
 
-  def decision = decisions.live.last
+  def decision = decisions.reject(&:voided?).last
 
-  def part_choice = part_choices.where(superseded_at: nil).last
+  def part_choice = part_choices.reject(&:superseded_at).last
 
   # The fan in hand: the one complained of, else the unit's first.
-  def position_in_hand = fan_position || unit.fan_positions.first
+  def position_in_hand = unit.fan_positions.find { |one| one.id == fan_position_id } || unit.fan_positions.first
 end

@@ -9,9 +9,11 @@ class Setting < ApplicationRecord
     "work_hours" => {"days" => [1, 2, 3, 4, 5], "from" => "07:30", "to" => "17:00"}, "limits" => {}
   }.freeze
 
-  def self.read(name) = find_by(name:)&.value || DEFAULTS[name]
+  # Read once a request, since every figure on a page wants its currency.
+  def self.read(name) = (Current.settings ||= pluck(:name, :value).to_h).fetch(name) { DEFAULTS[name] }
 
   def self.write(name, value)
     find_or_initialize_by(name:).update!(value:)
+    Current.settings = nil
   end
 end

@@ -91,7 +91,10 @@ module Routes
       [code, erb(:error, locals: {code:, title:, text:})]
     end
 
-    def job = @job ||= Job.includes(:findings, :readings, :decisions, :photos, :station_steps, unit: [{fan_positions: :motor_now}, {site: :customer}]).find_by!(number: whole(params[:number]))
+    # What every station shows comes with it; the rest is read where it is wanted.
+    def job
+      @job ||= Job.preload(:station_steps, unit: [{fan_positions: :motor_now}, {site: :customer}]).find_by!(number: whole(params[:number]))
+    end
 
     # The fan looked at: ?fan=evaporator-2, else the one in hand.
     def position = @position ||= job.unit.position(params[:fan]) || job.unit.position(job.position_in_hand&.key)

@@ -46,7 +46,7 @@ module Routes
 
     private
 
-    def unit = @unit ||= Unit.includes(fan_positions: :fitted_motors).find(whole(params[:id]))
+    def unit = @unit ||= Unit.preload(fan_positions: [:fitted_motors, :motor_now], site: :customer).find(whole(params[:id]))
 
     def fan = unit.position(params[:fan]) || raise(ActiveRecord::RecordNotFound)
 

@@ -15,7 +15,7 @@ module Services
         "unit" => {"family" => unit.family, "refrigerant" => unit.refrigerant, "fans" => fans}.compact,
         "position" => @position.key,
         "context" => {"side" => @position.side, "age_years" => age, "recent_work" => @job.recent_work}.compact,
-        "findings" => findings.map(&:to_core), "state" => @job.state,
+        "findings" => findings.map { |finding| finding.to_core(keys) }, "state" => @job.state,
         "cost" => {"minute" => Setting.read("rate_per_hour_cents") / 6000.0}
       }
     end
@@ -25,6 +25,9 @@ module Services
     private
 
     def unit = @job.unit
+
+    # The core's names of the unit's fans, by id.
+    def keys = @keys ||= unit.fan_positions.to_h { |position| [position.id, position.key] }
 
     def fans
       unit.fan_positions.map do |position|

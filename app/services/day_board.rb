@@ -43,7 +43,8 @@ module Services
     # Stretches outside working hours, as places on the line.
     def nights
       week = Fenbo::Sourcing::WorkHours.read(Fenbo::Input.new(Setting.read("work_hours")))
-      closed = (0...Drawings::DayLine::FAR_HOURS.to_i * 2).map { |half| half / 2.0 }.reject { |hours| week.open?(naive(now + hours * 3600)) }
+      start = naive(now)
+      closed = (0...Drawings::DayLine::FAR_HOURS.to_i * 2).map { |half| half / 2.0 }.reject { |hours| week.open?(start + hours * 3600) }
       closed.slice_when { |one, other| other - one > 0.5 }.map { |run| [Drawings::DayLine.x(run.first), Drawings::DayLine.x([run.last + 0.5, Drawings::DayLine::FAR_HOURS].min)] }
     end
 
@@ -59,7 +60,7 @@ module Services
     private
 
     def jobs
-      Job.open.includes(:station_steps, :decisions, :handover, :readings, :findings, part_choices: :motor, visits: :technician, unit: {site: :customer}).to_a
+      Job.open.preload(:station_steps, {unit: :site}, :technician, decisions: :user, part_choices: :motor, visits: :technician).to_a
     end
 
     def entry(job)

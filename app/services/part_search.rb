@@ -5,6 +5,8 @@ module Services
   # on this supply, the core judges every one that is left.
   class PartSearch
     MOST = 400
+    # A wide net: the core judges what is near enough.
+    NEAR_VOLTS = "volts = '{}' OR EXISTS (SELECT 1 FROM unnest(volts) AS plate WHERE plate BETWEEN 0.8 * :volts AND 1.25 * :volts)"
 
     attr_reader :job, :position
 
@@ -49,7 +51,7 @@ module Services
     end
 
     def by_part_no
-      @by_part_no ||= Motor.where("phases IS NULL OR phases = ?", job.unit.supply_phases).order(:part_no).limit(MOST).index_by(&:part_no)
+      @by_part_no ||= Motor.where("phases IS NULL OR phases = ?", job.unit.supply_phases).where(NEAR_VOLTS, volts: job.unit.supply_volts).order(:part_no).limit(MOST).index_by(&:part_no)
     end
 
     def row(record)

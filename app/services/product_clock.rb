@@ -13,7 +13,10 @@ module Services
     # A job that is proved or handed over has no clock any more.
     def stopped? = @job.status != "open" || @job.station_steps.any? { |step| step.station == "prove" && step.state == "done" }
 
-    def known? = !stopped? && !question.nil? && !result.refused?
+    def known?
+      return @known if defined?(@known)
+      @known = !stopped? && !question.nil? && !result.refused?
+    end
 
     def verdict = known? ? result.verdict : nil
 

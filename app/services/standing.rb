@@ -12,7 +12,12 @@ module Services
       @position = position
     end
 
-    def result = @result ||= Fenbo::Tools.call("diagnose", CaseBuilder.new(job, position).to_h, limits: Shop.limits)
+    def result
+      @result ||= begin
+        question = CaseBuilder.new(job, position).to_h
+        StandingCache.fetch([question, Setting.read("limits")]) { Fenbo::Tools.call("diagnose", question, limits: Shop.limits) }
+      end
+    end
 
     def verdict = result.verdict
 

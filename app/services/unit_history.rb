@@ -35,7 +35,7 @@ module Services
       years.each_index.sum { |i| (years[i] - mean_x) * (amps[i] - mean_y) } / spread / amps.first
     end
 
-    def jobs = @jobs ||= @unit.jobs.includes(:decisions, :technician).order(opened_at: :desc)
+    def jobs = @jobs ||= @unit.jobs.preload(:decisions, :findings).order(opened_at: :desc)
 
     def motors(position) = position.fitted_motors.sort_by { |motor| motor.installed_on || Date.new(1900) }.reverse
   end

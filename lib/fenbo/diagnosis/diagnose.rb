@@ -11,7 +11,6 @@ module Fenbo
     # Source: docs/sources.md, causes/next-test.
     class Diagnose < Tool
       SHOWN_CAUSES = 0.005
-      SHOWN_SETS = 8
       LEDGERS = 3
 
       def self.read(input, _limits) = CaseFile.read(input)
@@ -52,7 +51,7 @@ module Fenbo
       end
 
       def sets
-        posterior.sets.first(SHOWN_SETS).map { |set, chance| {causes: set.map(&:id), probability: chance.round(4)} }
+        posterior.sets.map { |set, chance| {causes: set.map(&:id), probability: chance.round(4)} }
       end
 
       def proposal_row(proposal)

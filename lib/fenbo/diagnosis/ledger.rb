@@ -37,30 +37,41 @@ module Fenbo
       private
 
       def weigh(cause)
-        inside = @model.sets.map { |set| set.include?(cause) } << false
-        @posterior.findings.map { |finding| Entry.new(finding:, factor: factor(finding, inside)) }
+        held = @model.holding.fetch(cause)
+        now = held.sum { |h| @posterior.hypotheses[h] }
+        @posterior.findings.map { |finding| Entry.new(finding:, factor: factor(without(finding), held, now)) }
           .sort_by { |entry| -Math.log(entry.factor).abs }
       end
 
       # Odds now over odds without the finding.
-      def factor(finding, inside)
-        index = finding.test.outcomes.index(finding.outcome)
-        tables = @model.chances(finding.test)
-        now = [0.0, 0.0]
-        before = [0.0, 0.0]
-        @posterior.weights.each_with_index do |row, m|
-          row.each_with_index do |weight, h|
-            side = inside[h] ? 0 : 1
-            now[side] += weight
-            before[side] += weight / [tables[m][h][index], Float::MIN].max
-          end
+      def factor(before, held, now)
+        inside = held.sum { |h| before[h] }
+        ratio([now, 1 - now], [inside, before.sum - inside])
+      end
+
+      # The weight of each hypothesis had this finding not been made.
+      def without(finding)
+        @without ||= {}.compare_by_identity
+        @without[finding] ||= begin
+          index = finding.test.outcomes.index(finding.outcome)
+          tables = @model.chances(finding.test)
+          before = Array.new(@model.motion.size, 0.0)
+          @posterior.weights.each_with_index { |row, m| undo(before, row, tables[m], index) }
+          before
         end
-        ratio(now, before)
+      end
+
+      def undo(before, row, table, index)
+        h = 0
+        while h < row.size
+          before[h] += row[h] / [table[h][index], Float::MIN].max
+          h += 1
+        end
       end
 
       def ratio(now, before)
         tiny = 1e-300
-        ((now[0] + tiny) / (now[1] + tiny)) / ((before[0] + tiny) / (before[1] + tiny))
+        ((now[0] + tiny) / (now[1].abs + tiny)) / ((before[0] + tiny) / (before[1].abs + tiny))
       end
     end
   end

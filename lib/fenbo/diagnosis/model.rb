@@ -31,6 +31,20 @@ module Fenbo
 
       def unknown = sets.size
 
+      # The hypotheses in which each cause holds: cause => [h, …].
+      def holding
+        @holding ||= causes.to_h { |cause| [cause, sets.each_index.select { |h| sets[h].include?(cause) }] }
+      end
+
+      # For each hypothesis the causes in it that can reach other fans; alike lists
+      # are one and the same object.
+      def reaching
+        @reaching ||= begin
+          shared = {}
+          sets.map { |set| set.select { |cause| cause.reaches.positive? }.then { |list| shared[list] ||= list } }
+        end
+      end
+
       def motions = rules["motions"]
 
       # Weight of every hypothesis before anything is seen; not normalised.

@@ -15,15 +15,15 @@ module Fenbo
       # A factor for each hypothesis, "none of these" last.
       def factors
         positions = @case_file.neighbour_findings
-        everywhere = @model.sets.map { |set| positions.map { |position, findings| factor(set, position, findings) }.inject(1.0, :*) }
-        everywhere << positions.map { |position, findings| likelihood([], position, findings) }.inject(1.0, :*)
+        return Array.new(@model.sets.size + 1, 1.0) if positions.empty?
+        known = Hash.new { |all, reaching| all[reaching] = positions.map { |position, findings| factor(reaching, position, findings) }.inject(1.0, :*) }.compare_by_identity
+        @model.reaching.map { |reaching| known[reaching] } << positions.map { |position, findings| likelihood([], position, findings) }.inject(1.0, :*)
       end
 
       private
 
       # Each reaching cause strikes this neighbour or spares it: sum over both.
-      def factor(set, position, findings)
-        reaching = set.select { |cause| reaches(cause, position).positive? }
+      def factor(reaching, position, findings)
         subsets(reaching).sum do |struck|
           chance = reaching.map { |cause| struck.include?(cause) ? reaches(cause, position) : 1 - reaches(cause, position) }.inject(1.0, :*)
           chance * likelihood(struck, position, findings)

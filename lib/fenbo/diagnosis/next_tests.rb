@@ -11,7 +11,11 @@ module Fenbo
     class NextTests
       Proposal = Value.of(:test, :state, :minutes, :gain, :outcomes)
       # A hypothesis with less weight than this does not change which test is best.
-      NEGLIGIBLE = 5e-5
+      NEGLIGIBLE = 2e-4
+      # A cause less likely than this loses or gains nothing worth a test.
+      REMOTE = 0.006
+      # A group of hypotheses with less weight than this is left out of the sums.
+      SPECK = 5e-4
 
       def initialize(case_file, posterior, limits)
         @case_file = case_file
@@ -39,7 +43,9 @@ module Fenbo
 
       def proposal(test)
         parts = split(test)
-        saved = @wrong_repair * (loss(held_now) - parts.sum { |part| loss(part) })
+        # Taken from the parts, so that what was left out counts on neither side.
+        before = parts.transpose.map(&:sum)
+        saved = @wrong_repair * (loss(before) - parts.sum { |part| loss(part) })
         minutes = @offer.minutes(test)
         gain = (saved - minutes - risk(test)) * @case_file.minute_cost
         Proposal.new(test:, state: @offer.state(test), minutes:, gain:, outcomes: outcomes(test, parts)) if gain > Diagnosis.rules["least_gain"]
@@ -48,17 +54,33 @@ module Fenbo
       def risk(test) = (@offer.state(test) == "P") ? Diagnosis.rules["live_risk_minutes"] : 0
 
       # For each outcome, the chance of each cause together with that outcome.
-      # A row is laid out as in `held`.
+      # A row holds one figure for each near cause, then "none of these", "no cause",
+      # and all together.
       def split(test)
         parts = Array.new(test.outcomes.size) { Array.new(width, 0.0) }
         @model.groups(test).each_with_index do |(distributions, index), m|
-          alike = living[m].group_by { |h| index[h] }
-          alike.each do |place, hypotheses|
-            row = held(hypotheses, @posterior.weights[m])
-            parts.each_with_index { |part, k| add(part, row, distributions[place][k]) }
+          rows(index, distributions.size, m).each_with_index do |row, place|
+            parts.each_with_index { |part, k| add(part, row, distributions[place][k]) } if row && row[-1] > SPECK
           end
         end
         parts
+      end
+
+      # The living hypotheses of one motion summed by the distribution they share;
+      # nil where none is left.
+      def rows(index, size, m)
+        weights = @posterior.weights[m]
+        sums = Array.new(size)
+        living[m].each do |h|
+          row = (sums[index[h]] ||= Array.new(width, 0.0))
+          put(row, h, weights[h])
+        end
+        sums
+      end
+
+      def put(row, h, weight)
+        members[h].each { |c| row[c] += weight }
+        row[-1] += weight
       end
 
       # By motion, the hypotheses that still have a say.
@@ -74,24 +96,10 @@ module Fenbo
         end
       end
 
-      # Sums the weights of some hypotheses: one figure for each cause, then for
-      # "none of these", for "no cause", and for all together.
-      def held(hypotheses, weights)
-        row = Array.new(width, 0.0)
-        hypotheses.each do |h|
-          weight = weights[h]
-          members[h].each { |c| row[c] += weight }
-          row[-1] += weight
-        end
-        row
-      end
+      # The causes that are still worth telling apart.
+      def near = @near ||= @posterior.causes.select { |_, chance| chance > REMOTE }.keys
 
-      def held_now
-        @held_now ||= living.each_with_index.map { |hypotheses, m| held(hypotheses, @posterior.weights[m]) }
-          .transpose.map(&:sum)
-      end
-
-      def width = @model.causes.size + 3
+      def width = @width ||= near.size + 3
 
       # Σ p(1 − p) over causes and "none of these", times the chance of being there.
       def loss(part)
@@ -103,8 +111,8 @@ module Fenbo
       # For each hypothesis the places of its causes in a row.
       def members
         @members ||= begin
-          index = @model.causes.each_with_index.to_h
-          @model.sets.map { |set| set.empty? ? [index.size + 1] : set.map { |cause| index[cause] } } << [index.size]
+          index = near.each_with_index.to_h
+          @model.sets.map { |set| set.empty? ? [index.size + 1] : index.values_at(*set).compact } << [index.size]
         end
       end
 
@@ -116,8 +124,8 @@ module Fenbo
 
       def leader(part)
         best = part[..-2].each_with_index.max_by(&:first).last
-        return @model.causes[best].id if best < @model.causes.size
-        (best == @model.causes.size) ? UNKNOWN : HEALTHY
+        return near[best].id if best < near.size
+        (best == near.size) ? UNKNOWN : HEALTHY
       end
     end
   end

@@ -5,6 +5,9 @@ module Fenbo
     # The hypotheses of a model weighed against a case. `weights[motion][h]` sums
     # to one over everything.
     class Posterior
+      # How many of the likeliest sets are ever looked at.
+      LEADING = 8
+
       attr_reader :model, :findings, :weights
 
       # @param findings [Array<Finding>] about this fan and the unit, one a test
@@ -23,7 +26,7 @@ module Fenbo
       end
 
       # Chance of each hypothesis, "none of these" last.
-      def hypotheses = @hypotheses ||= model.motion.each_index.map { |h| weights.sum { |row| row[h] } }
+      def hypotheses = @hypotheses ||= weights.transpose.map(&:sum)
 
       def none_of_these = hypotheses.last
 
@@ -32,14 +35,15 @@ module Fenbo
       # Cause => chance that it holds, alone or with others; likeliest first.
       def causes
         @causes ||= begin
-          held = Hash.new(0.0)
-          model.sets.each_with_index { |set, h| set.each { |cause| held[cause] += hypotheses[h] } }
+          held = model.holding.transform_values { |indices| indices.sum { |h| hypotheses[h] } }
           held.sort_by { |cause, chance| [-chance, cause.id] }.to_h
         end
       end
 
-      # [[causes], chance], likeliest first, without "none of these".
-      def sets = @sets ||= model.sets.zip(hypotheses).sort_by { |set, chance| [-chance, set.map(&:id)] }
+      # The likeliest [[causes], chance], best first, without "none of these".
+      def sets
+        @sets ||= model.sets.each_index.max_by(LEADING) { |h| hypotheses[h] }.map { |h| [model.sets[h], hypotheses[h]] }
+      end
 
       def leading_set = sets.first.first
 
@@ -72,12 +76,20 @@ module Fenbo
       def multiply(rows, finding)
         index = finding.test.outcomes.index(finding.outcome)
         tables = model.chances(finding.test)
-        rows.each_with_index { |row, m| row.each_index { |h| row[h] *= tables[m][h][index] } }
+        rows.each_with_index { |row, m| scale(row, tables[m], index) }
+      end
+
+      def scale(row, table, index)
+        h = 0
+        while h < row.size
+          row[h] *= table[h][index]
+          h += 1
+        end
       end
 
       def normalise(rows)
-        total = rows.sum(&:sum)
-        rows.map { |row| row.map { |weight| weight / total } }
+        share = 1.0 / rows.sum(&:sum)
+        rows.each { |row| row.map! { |weight| weight * share } }
       end
 
       def each_weight(test)
