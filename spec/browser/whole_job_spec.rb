@@ -71,7 +71,7 @@ RSpec.describe "a whole job on a walk-in" do
     expect(page).to have_content "Not these, and why"
     click_button "Take this one", match: :first
     told "BR-S12-230-L chosen"
-    click_button "Take", match: :first
+    find("button", text: "Take", match: :first).click
     told "it is."
 
     # Fit: the gate cannot be passed by, every screw is counted back.
