@@ -3,7 +3,8 @@
 require "app_helper"
 
 RSpec.configure do |config|
-  config.include AppHelpers
+  config.define_derived_metadata(file_path: %r{/spec/app/}) { |metadata| metadata[:door] = :rack }
+  config.include AppHelpers, door: :rack
   # Everything a spec does to the database is taken back.
   config.around(:each, :rolled_back) do |example|
     ActiveRecord::Base.transaction do

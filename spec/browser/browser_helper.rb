@@ -51,7 +51,8 @@ module Errands
 end
 
 RSpec.configure do |config|
-  config.include Capybara::DSL
-  config.include Errands
-  config.after(:each) { Capybara.reset_sessions! }
+  config.define_derived_metadata(file_path: %r{/spec/browser/}) { |metadata| metadata[:door] = :browser }
+  config.include Capybara::DSL, door: :browser
+  config.include Errands, door: :browser
+  config.after(:each, door: :browser) { Capybara.reset_sessions! }
 end
