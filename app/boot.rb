@@ -11,26 +11,8 @@
 #   helpers/      what views may call, by subject
 #   views/        ERB
 ENV["RACK_ENV"] ||= "development"
-$LOAD_PATH.unshift File.expand_path("../lib", __dir__)
 
-require "bundler/setup"
-require "active_record"
-require "bcrypt"
-require "pg"
-require "zeitwerk"
-require "concurrent"
-require "erubi"
-require "tilt/erubi"
-require "sinatra/base"
-require "rack/session"
-require "rack/protection"
-require "rack/attack"
-require "shrine"
-require "shrine/storage/file_system"
-require "securerandom"
-require "json"
-require "fenbo"
-
+require_relative "gems"
 require_relative "database"
 
 module Routes; end

@@ -4,6 +4,7 @@
 # Rack endpoint on the same Puma, asked in turn by one client.
 IO.for_fd(9, autoclose: false).close_on_exec = true if File.exist?("/proc/self/fd/9")
 
+require "bundler/setup"
 require "cgi"
 require "json"
 require "net/http"

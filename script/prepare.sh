@@ -27,7 +27,8 @@ package_missing() { ! dpkg-query -W -f='${Status}' "$1" 2>/dev/null | grep -q 'i
 wanted_packages() { # start or test
   command -v ruby >/dev/null || echo ruby
   command -v bundle >/dev/null || echo bundler
-  [ -e "$(ruby -rrbconfig -e 'print RbConfig::CONFIG["rubyhdrdir"]' 2>/dev/null)/ruby.h" ] || echo ruby-dev
+  # Headers and a compiler are only wanted where gems are still to be built.
+  [ "$(cat "$STAMPS/gems-$1" 2>/dev/null)" = "$(gems_mark)" ] || [ -e "$(ruby -rrbconfig -e 'print RbConfig::CONFIG["rubyhdrdir"]' 2>/dev/null)/ruby.h" ] || echo ruby-dev
   { command -v gcc && command -v make; } >/dev/null || echo build-essential
   ls /usr/lib/postgresql/*/bin/initdb >/dev/null 2>&1 || echo postgresql
   command -v node >/dev/null || echo nodejs
@@ -56,16 +57,17 @@ prepare_packages() { # start or test
     stop_with "Debian packages could not be installed (var/packages.log)" "as root: $line"
 }
 
+gems_mark() { echo "$(cat "$ROOT/Gemfile" "$ROOT/config/gems.lock" | sha256sum | cut -c1-16)-$(readlink -f "$(command -v ruby)")"; }
+
 # The lock file is kept without its registry; the machine's own is put in.
 prepare_gems() { # start or test
   cd "$ROOT"
-  local registry; registry="$(ruby -e 'print Gem.sources.to_a.first.then { |one| one.respond_to?(:uri) ? one.uri.to_s : one.to_s }')"
-  sed "s#{{registry}}#$registry#" config/gems.lock >var/Gemfile.lock.new
-  cmp -s var/Gemfile.lock.new Gemfile.lock || cp var/Gemfile.lock.new Gemfile.lock
   export BUNDLE_PATH="$ROOT/vendor/bundle" BUNDLE_GEMFILE="$ROOT/Gemfile" BUNDLE_FROZEN=true BUNDLE_BUILD__NOKOGIRI="--use-system-libraries" BUNDLE_SILENCE_ROOT_WARNING=true
   [ "$1" = test ] || export BUNDLE_WITHOUT=test
-  local mark; mark="$(cat Gemfile config/gems.lock | sha256sum | cut -c1-16)-$(ruby -e 'print RUBY_VERSION')"
-  if [ "$(cat "$STAMPS/gems-$1" 2>/dev/null)" != "$mark" ] || [ ! -d vendor/bundle ]; then
+  local mark; mark="$(gems_mark)"
+  if [ "$(cat "$STAMPS/gems-$1" 2>/dev/null)" != "$mark" ] || [ ! -d vendor/bundle ] || [ ! -s Gemfile.lock ]; then
+    local registry; registry="$(ruby -e 'print Gem.sources.to_a.first.then { |one| one.respond_to?(:uri) ? one.uri.to_s : one.to_s }')"
+    sed "s#{{registry}}#$registry#" config/gems.lock >Gemfile.lock
     say "installing gems (a minute or two the first time)"
     bundle install --jobs 2 --retry 2 >var/gems.log 2>&1 9>&- || { tail -5 var/gems.log >&2; stop_with "gems could not be installed (var/gems.log)" "bundle install"; }
     echo "$mark" >"$STAMPS/gems-$1"
@@ -84,8 +86,8 @@ prepare_node() {
 
 # Ruby's own compiler, where this Ruby has it: pages come a third sooner.
 run_ruby() { # script and its arguments
-  ruby --yjit --yjit-exec-mem-size=40 -e 1 2>/dev/null && export RUBYOPT="--yjit --yjit-exec-mem-size=40"
-  exec bundle exec ruby "$@"
+  ruby --disable-gems --yjit --yjit-exec-mem-size=40 -e 1 2>/dev/null && export RUBYOPT="--yjit --yjit-exec-mem-size=40"
+  exec ruby "$@"
 }
 
 prepare_assets() {

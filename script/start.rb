@@ -5,6 +5,7 @@
 # descriptor 9), which ends with this process and never passes to a child.
 IO.for_fd(9, autoclose: false).close_on_exec = true if File.exist?("/proc/self/fd/9")
 
+require "bundler/setup"
 require "optparse"
 require "socket"
 require_relative "lib/private_postgres"
@@ -36,6 +37,8 @@ rescue SystemCallError, SocketError => problem
   give_up("it cannot listen on #{options[:bind]}:#{options[:port]} (#{problem.message})", "bin/start --bind 127.0.0.1 --port 4680")
 end
 
+ENV["RACK_ENV"] ||= "production"
+gems = Thread.new { require_relative "../app/gems" }
 postgres = nil
 unless ENV["DATABASE_URL"]
   begin
@@ -57,7 +60,7 @@ if options[:reset]
 end
 
 ENV["FENBO_SECRET"] ||= Secrets.session(ROOT)
-ENV["RACK_ENV"] ||= "production"
+gems.join
 require_relative "../app/boot"
 require_relative "lib/schema"
 

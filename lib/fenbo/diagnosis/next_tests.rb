@@ -117,8 +117,9 @@ module Fenbo
       end
 
       def outcomes(test, parts)
+        whole = parts.sum { |part| part[-1] }
         test.outcomes.zip(parts).filter_map do |outcome, part|
-          {outcome:, chance: part[-1].round(3), leads_to: leader(part)} if part[-1] > 0.001
+          {outcome:, chance: (part[-1] / whole).round(3), leads_to: leader(part)} if part[-1] > 0.001
         end
       end
 

@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+# The gems of the web application, and the core. By itself, so that bin/start can
+# load them while the database comes up.
+require "bundler/setup"
+require "active_record"
+require "bcrypt"
+require "pg"
+require "zeitwerk"
+require "concurrent"
+require "erubi"
+require "tilt/erubi"
+require "sinatra/base"
+require "rack/session"
+require "rack/protection"
+require "rack/attack"
+require "shrine"
+require "shrine/storage/file_system"
+require "securerandom"
+require "json"
+
+$LOAD_PATH.unshift File.expand_path("../lib", __dir__)
+require "fenbo"
