@@ -24,10 +24,8 @@ group :web do
   gem "rack-attack", "~> 6.7"
   gem "rack-protection", "~> 4.1"
   gem "rack-session", "~> 2.1"
-  gem "rackup", "~> 2.2"
   gem "shrine", "~> 3.6"
   gem "sinatra", "~> 4.1"
-  gem "sinatra-contrib", "~> 4.1"
   gem "zeitwerk", "~> 2.6.18"
 end
 
@@ -37,9 +35,7 @@ group :test do
   gem "cuprite", "~> 0.15"
   gem "factory_bot", "~> 6.4"
   gem "pdf-reader", "~> 2.14"
-  gem "prop_check", "~> 1.0"
   gem "rack-test", "~> 2.1"
   gem "rspec", "~> 3.13"
-  gem "simplecov", "~> 0.22", require: false
   gem "standard", "~> 1.40", require: false
 end

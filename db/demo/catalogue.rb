@@ -57,7 +57,7 @@ module Demo
     end
 
     def ec
-      [6, 10, 16, 25, 38].flat_map do |output|
+      [6, 10, 16, 25, 38, 55].flat_map do |output|
         [motor("KA-E#{output}-230", "Karsund", "ec", output, volts: [230.0], rotation: "cw", control: "program", connector: "leads", ambient_low_c: -40.0, flammable_ok: true, enclosure: "potted"),
           motor("MI-E#{output}-230-L", "Mirvane", "ec", output, volts: [230.0], rotation: "ccw", control: "program", connector: "plug", mount: "rail", ambient_low_c: -30.0, enclosure: "potted")]
       end

@@ -65,8 +65,8 @@ module Fenbo
 
       def candidates = @candidates ||= judged.reject(&:rejected?).sort_by(&:rank)
 
-      # Nearest misses first.
-      def rejected = @rejected ||= judged.select(&:rejected?).sort_by { |one| [one.failing.size, one.motor.part_no.to_s] }
+      # Nearest misses first: fewest failing lines, then the same family.
+      def rejected = @rejected ||= judged.select(&:rejected?).sort_by { |one| [one.failing.size, (one.motor.family == question.old.family) ? 0 : 1, one.motor.part_no.to_s] }
 
       private
 
