@@ -76,6 +76,8 @@ class PrivatePostgres
       File.symlink(outside, @home)
     end
     FileUtils.mkdir_p(@home)
+    # From here on its real place: the owner may not be able to follow the link.
+    @home = File.realpath(@home)
     FileUtils.chown_R(owner, nil, @home) if root?
   end
 
@@ -132,7 +134,7 @@ class PrivatePostgres
 
   # pg_ctl's server keeps the output open, so it goes to a file and not a pipe.
   def run(name, *rest)
-    words = File.join(File.dirname(@home), "#{File.basename(@home)}-#{name}.log")
+    words = File.join(@home, "#{name}.log")
     ok = File.open(words, "w") { |file| system(*as_owner(program(name), *rest), out: file, err: file, in: File::NULL, chdir: "/", close_others: true) }
     raise Failed, "#{name} failed: #{File.read(words).lines.last(3).join.strip}" unless ok
   end

@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+# Every cause of the trade, found from its own textbook picture on every kind of
+# equipment it can occur on: the outcomes it shows most often, and the usual ones
+# for what the fan then does.
+RSpec.describe "the knowledge of causes" do
+  def typical(model, cause)
+    motion = model.motion_of([cause]).each_with_index.max_by(&:first).last
+    model.tests.reject { |test| test.id == "noise_with_fan_disconnected" }.map do |test|
+      chances = model.of_set(test, motion, [cause])
+      {"test" => test.id, "outcome" => test.outcomes[chances.each_index.max_by { |k| chances[k] }]}
+    end
+  end
+
+  def leading(equipment, findings)
+    result = Fenbo::Tools.call("diagnose", {
+      "unit" => {"family" => equipment.family, "fans" => [{"position" => "#{equipment.side}-1", "motor" => {"family" => equipment.motor}}]},
+      "position" => "#{equipment.side}-1", "findings" => findings
+    })
+    result[:sets].first[:causes]
+  end
+
+  equipments = [
+    ["household_bottom_freezer", "evaporator", "ec"], ["household_machine_bay", "condenser", "shaded_pole"], ["reach_in", "evaporator", "shaded_pole"],
+    ["walk_in_cooler", "evaporator", "psc"], ["remote_condenser", "condenser", "psc"], ["fan_bank_condenser", "condenser", "three_phase"]
+  ].map { |family, side, motor| Fenbo::Diagnosis::Equipment.new(family:, side:, motor:) }
+
+  equipments.each do |equipment|
+    it "finds every cause on a #{equipment.family} with #{equipment.motor} fans from its own picture" do
+      model = Fenbo::Diagnosis::Model.for(equipment)
+      missed = model.causes.reject { |cause| leading(equipment, typical(model, cause)) == [cause.id] }
+      expect(missed.map(&:id)).to eq []
+    end
+  end
+
+  it "covers the trade's ids, every one on some equipment" do
+    found = equipments.flat_map { |equipment| Fenbo::Diagnosis::Model.for(equipment).causes.map(&:id) }.uniq
+    expect(Fenbo::Diagnosis::Cause.all.keys - found).to eq []
+    expect(Fenbo::Diagnosis::Cause.all.size).to eq 36
+    expect(Fenbo::Diagnosis::Test.all.size).to eq 40
+  end
+
+  it "keeps a picture a picture: each cause makes its own findings likelier than health does" do
+    model = Fenbo::Diagnosis::Model.for(equipments[3])
+    model.causes.each do |cause|
+      findings = typical(model, cause)
+      probability = ->(set) {
+        model.motion_of(set).each_with_index.sum do |chance, m|
+          chance * findings.inject(1.0) { |product, finding|
+            test = Fenbo::Diagnosis::Test[finding["test"]]
+            product * model.of_set(test, m, set)[test.outcomes.index(finding["outcome"])]
+          }
+        end
+      }
+      expect(probability[[cause]]).to be > 5 * probability[[]], cause.id
+    end
+  end
+end
