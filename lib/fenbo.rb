@@ -14,11 +14,13 @@
 # The parts, from the outside in:
 #   Tools       the named entry points, one JSON in and one JSON out
 #   Command     the same tools from a shell (bin/fenbo)
-#   Electrical  amps: is a running current what the nameplate promises?
+#   Electrical  amps, phases, windings, capacitor: what the meter says
 #   Diagnosis   diagnose: which causes explain the findings, and what to test next
 #   Matching    match: which motors can take the old one's place
 #   Sourcing    source: where to get it and when it would be done
 #   Product     product: how long the goods can wait
+#   Proof       pulldown: is the box on its way to the setpoint?
+#   Refrigerant refrigerant: what a circuit took, and how fast it leaks
 #   Procedure   procedure: the work plan, taken apart and put back
 #   Quantities  what people type ("3/8 in", "41 °F", "1,2 A") to SI and back
 #   Knowledge   judgement as data (lib/fenbo/knowledge/*.yml), Limits by name
@@ -35,8 +37,10 @@ module Fenbo
   autoload :Matching, "fenbo/matching"
   autoload :Procedure, "fenbo/procedure"
   autoload :Product, "fenbo/product"
+  autoload :Proof, "fenbo/proof"
   autoload :Quantities, "fenbo/quantities"
   autoload :Reason, "fenbo/reason"
+  autoload :Refrigerant, "fenbo/refrigerant"
   autoload :Refusal, "fenbo/refusal"
   autoload :Result, "fenbo/result"
   autoload :Sourcing, "fenbo/sourcing"

@@ -6,17 +6,28 @@ module Fenbo
   #   Meter   the error of a clamp, with the conductor wrapped through its jaw
   #   Window  the span of current that counts as within
   #   Leg     one conductor judged against a window
+  #   Phases      the balance of three legs, and which way a high one goes
+  #   Windings    ohms of a dead motor, and its insulation
+  #   Capacitor   microfarads against what is printed
   module Electrical
     FAMILIES = %w[shaded_pole psc ec split_phase three_phase].freeze
     SQRT3 = Math.sqrt(3)
+    # Beyond these no fan motor lives; they catch a slipped decimal point.
+    MOST_AMPS = 10_000
+    MOST_VOLTS = 100_000
 
     autoload :Amps, "fenbo/electrical/amps"
     autoload :AmpsQuestion, "fenbo/electrical/amps_question"
     autoload :AmpsReasons, "fenbo/electrical/amps_reasons"
+    autoload :Capacitor, "fenbo/electrical/capacitor"
     autoload :Leg, "fenbo/electrical/leg"
     autoload :Meter, "fenbo/electrical/meter"
+    autoload :Phases, "fenbo/electrical/phases"
+    autoload :PhasesReasons, "fenbo/electrical/phases_reasons"
     autoload :Supply, "fenbo/electrical/supply"
     autoload :Watts, "fenbo/electrical/watts"
+    autoload :WindingPattern, "fenbo/electrical/winding_pattern"
+    autoload :Windings, "fenbo/electrical/windings"
     autoload :Window, "fenbo/electrical/window"
 
     # 100 × (largest deviation from the mean) ÷ mean; 0 for a dead supply.

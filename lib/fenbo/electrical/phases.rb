@@ -1,0 +1,116 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Electrical
+    # Are the three legs of a supply alike, in volts and in amps?
+    #
+    #   unbalance % = 100 × largest deviation from the mean ÷ mean
+    #   extra temperature rise % = 2 × (unbalance %)², for volts
+    #
+    # in:  volts [ab, bc, ca], amps [a, b, c] and, after all three leads moved one
+    #      step (a to b, b to c, c to a), rolled_amps by line; any may be null
+    # out: volts and amps with mean, unbalance and verdict, the derating, the lost
+    #      leg, whether the high leg follows supply or motor; verdict good | watch |
+    #      correct | stop, the worst of all
+    # Source: docs/sources.md, electrical/three-phase.
+    class Phases < Tool
+      Question = Value.of(:volts, :amps, :rolled_amps)
+      ORDER = %w[good watch correct stop].freeze
+      LEGS = %w[a b c].freeze
+
+      def self.read(input, _limits)
+        span = {sizes: [3], required: false, at_least: 0}
+        volts = input.numbers("volts", at_most: MOST_VOLTS, **span)
+        amps = input.numbers("amps", at_most: MOST_AMPS, **span)
+        rolled = input.numbers("rolled_amps", at_most: MOST_AMPS, **span)
+        input.fault("volts", "needs the three volts, the three amps or both") unless input.given?("volts") || input.given?("amps")
+        input.fault("amps", "are needed beside rolled_amps, to compare with") if input.given?("rolled_amps") && !input.given?("amps")
+        Question.new(volts:, amps:, rolled_amps: rolled)
+      end
+
+      def answer = Result.new(verdict:, figures:, reasons: PhasesReasons.new(self).list)
+
+      def verdict
+        return "stop" if lost_leg
+        [volts_verdict, (amps_verdict == "fault") ? "correct" : amps_verdict].compact.max_by { |one| ORDER.index(one) }
+      end
+
+      def volts_unbalance = question.volts && Electrical.unbalance_percent(question.volts)
+
+      def amps_unbalance = question.amps && Electrical.unbalance_percent(question.amps)
+
+      def volts_verdict
+        return nil unless question.volts
+        return "stop" if question.volts.sum.zero?
+        graded(volts_unbalance, "balance.volts_good" => "good", "balance.volts_watch" => "watch", "balance.volts_correct" => "correct") || "stop"
+      end
+
+      def amps_verdict
+        return nil unless question.amps
+        graded(amps_unbalance, "balance.amps_good" => "good", "balance.amps_watch" => "watch") || "fault"
+      end
+
+      # Share of its rated load a motor may still be asked for; nil beyond the table.
+      def derate
+        return nil unless question.volts
+        table = Knowledge.table("derating")["volts_unbalance"]
+        percent = volts_unbalance
+        return 1.0 if percent <= table.first.first
+        lower, upper = table.each_cons(2).find { |_, (end_percent, _)| percent <= end_percent + SLACK }
+        upper && lower.last + (upper.last - lower.last) * (percent - lower.first) / (upper.first - lower.first)
+      end
+
+      def extra_rise_percent = question.volts && 2 * volts_unbalance**2
+
+      # The leg that carries next to nothing while the others carry current.
+      def lost_leg = @lost_leg ||= lost_by_amps || lost_by_volts
+
+      # Which way the high leg went when the leads were rolled.
+      def high_leg_follows
+        return nil unless question.rolled_amps && question.amps
+        before, after = high_leg(question.amps), high_leg(question.rolled_amps)
+        return "unclear" if before.nil? || after.nil?
+        return "supply" if after == before
+        (after == (before + 1) % 3) ? "motor" : "unclear"
+      end
+
+      # Index of the leg that stands out above the mean; nil where none does.
+      def high_leg(values)
+        return nil if Electrical.unbalance_percent(values) <= limits["balance.amps_good"] + SLACK
+        values.each_index.max_by { |index| values[index] }.then { |index| index if values.count(values[index]) == 1 }
+      end
+
+      private
+
+      # Two percentages closer than this are the same.
+      SLACK = 1e-9
+
+      def graded(percent, steps)
+        steps.find { |name, _| percent <= limits[name] + SLACK }&.last
+      end
+
+      def lost_by_amps
+        return nil unless question.amps
+        dead = LEGS.each_index.select { |index| question.amps[index] <= limits["balance.lost_leg"] * question.amps.max }
+        LEGS[dead.first] if question.amps.max.positive? && dead.one?
+      end
+
+      # A dead line takes both of its voltages with it; the third stays whole.
+      def lost_by_volts
+        return nil unless question.volts&.max&.positive?
+        whole = question.volts.each_index.select { |index| question.volts[index] > limits["balance.lost_volts"] * question.volts.max }
+        %w[c a b][whole.first] if whole.one?
+      end
+
+      def figures
+        {
+          volts: question.volts && {mean: mean(question.volts), unbalance_percent: volts_unbalance.round(2), verdict: volts_verdict, derate: derate&.round(3), extra_rise_percent: extra_rise_percent.round(1)},
+          amps: question.amps && {mean: mean(question.amps), unbalance_percent: amps_unbalance.round(2), verdict: amps_verdict},
+          lost_leg:, high_leg_follows:
+        }
+      end
+
+      def mean(values) = values.sum.fdiv(values.size).round(2)
+    end
+  end
+end

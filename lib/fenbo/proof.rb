@@ -1,0 +1,11 @@
+# frozen_string_literal: true
+
+module Fenbo
+  # Whether a repair holds.
+  #   Pulldown   box temperature against time: on course for its setpoint?
+  #   Cooling    the curve fitted through the readings
+  module Proof
+    autoload :Cooling, "fenbo/proof/cooling"
+    autoload :Pulldown, "fenbo/proof/pulldown"
+  end
+end
