@@ -43,6 +43,7 @@ module Fenbo
   autoload :Refrigerant, "fenbo/refrigerant"
   autoload :Refusal, "fenbo/refusal"
   autoload :Result, "fenbo/result"
+  autoload :Simulation, "fenbo/simulation"
   autoload :Sourcing, "fenbo/sourcing"
   autoload :Tool, "fenbo/tool"
   autoload :Tools, "fenbo/tools"

@@ -3,23 +3,26 @@
 module Fenbo
   # From findings to causes, and to the one test worth doing next.
   #
-  # How a verdict is computed. Every set of up to two causes (and "healthy", and
+  # How a verdict is computed. Every set of up to three causes (and "healthy", and
   # "none of these") is a hypothesis with a weight: the product of its causes'
-  # rates. Under a hypothesis the fan turns, labours or stands still with some
+  # rates. Under a hypothesis the fan turns, labours, stalls or lies dead with some
   # chance, and given that, each test shows its outcomes with the chances in
-  # knowledge/causes.yml. Where two causes bear on one test, the outcome later in
-  # the test's order wins (a noisy maximum). Bayes' rule over all hypotheses is
-  # exact: nothing is sampled or cut off.
+  # knowledge/causes.yml. Where several causes bear on one test, the outcome later
+  # in the test's order wins (a noisy maximum). Bayes' rule over the hypotheses is
+  # exact; nothing is sampled.
   #
   #   Diagnose       the tool
   #   CaseFile       the question: a unit, a position, its findings
   #   Equipment      what exists on this unit: which causes, which tests
   #   Cause, Test    one row each of the knowledge
   #   Chances        distributions over outcomes: filling up, maximum, mistakes
+  #   Evidence       what the answers to one test say together
+  #   Experience     what the shop's own closed jobs add
   #   Model          all hypotheses of one kind of equipment, ready to weigh
   #   Neighbours     what the other fans of the unit say
-  #   Posterior      the weighed hypotheses
-  #   NextTests      what to do next, by what it is expected to save
+  #   Posterior      the weighed hypotheses; Triples, sets of three among them
+  #   NextTests      what to do next, by what it and the test after it save
+  #   Outlook        what a test would tell, and the loss left after it
   #   Offer          whether a test may be done now, what it costs, or why not
   #   Contradictions findings that do not fit the leading causes
   #   Ledger         how far each finding moved each cause
@@ -30,14 +33,18 @@ module Fenbo
     autoload :Contradictions, "fenbo/diagnosis/contradictions"
     autoload :Diagnose, "fenbo/diagnosis/diagnose"
     autoload :Equipment, "fenbo/diagnosis/equipment"
+    autoload :Evidence, "fenbo/diagnosis/evidence"
+    autoload :Experience, "fenbo/diagnosis/experience"
     autoload :Finding, "fenbo/diagnosis/case_file"
     autoload :Ledger, "fenbo/diagnosis/ledger"
     autoload :Model, "fenbo/diagnosis/model"
     autoload :Neighbours, "fenbo/diagnosis/neighbours"
     autoload :NextTests, "fenbo/diagnosis/next_tests"
     autoload :Offer, "fenbo/diagnosis/offer"
+    autoload :Outlook, "fenbo/diagnosis/outlook"
     autoload :Posterior, "fenbo/diagnosis/posterior"
     autoload :Test, "fenbo/diagnosis/test"
+    autoload :Triples, "fenbo/diagnosis/triples"
 
     HEALTHY = "healthy"
     UNKNOWN = "none_of_these"

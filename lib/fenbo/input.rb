@@ -28,6 +28,8 @@ module Fenbo
 
     def raw(key) = @raw[key]
 
+    def keys = @raw.keys
+
     # Notes what is wrong at `key` (nil: this object itself).
     def fault(key, message)
       @faults << [place(key), message]

@@ -12,8 +12,8 @@ module Fenbo
     end
 
     # The question put to `diagnose`.
-    CaseFile = Value.of(:family, :side, :position, :motors, :age_band, :recent_work, :findings, :state, :minute_cost, :refrigerant) do
-      define_singleton_method(:read) do |input|
+    CaseFile = Value.of(:family, :side, :position, :motors, :age_band, :recent_work, :findings, :state, :minute_cost, :refrigerant, :complaint, :experience) do
+      define_singleton_method(:read) do |input, limits = Limits.default|
         unit = input.object("unit")
         context = input.object("context", required: false)
         motors = read_motors(unit)
@@ -27,7 +27,8 @@ module Fenbo
           findings: read_findings(input),
           state: input.choice("state", Diagnosis.rules["states"]["labels"].keys, required: false) || "L",
           minute_cost: input.object("cost", required: false).number("minute", required: false, above: 0, at_most: 10_000) || Diagnosis.rules["cost_of_minute"],
-          refrigerant: unit.text("refrigerant", required: false)
+          refrigerant: unit.text("refrigerant", required: false), complaint: read_complaint(context),
+          experience: input.given?("experience") ? Experience.read(input.object("experience"), limits) : Experience::NONE
         )
       end
 
@@ -55,6 +56,15 @@ module Fenbo
         end
       end
 
+      # What the caller complains of: ids of inference.yml.
+      define_singleton_method(:read_complaint) do |context|
+        known = Diagnosis.rules["complaint"]["kinds"].keys
+        context.list("complaint", required: false).each_with_index.filter_map do |kind, index|
+          next kind if known.include?(kind)
+          context.fault("complaint.#{index}", "is not known here; use one of #{known.join(", ")}")
+        end
+      end
+
       define_singleton_method(:side_of) do |position|
         SIDES.find { |side| position.to_s.start_with?(side) }
       end
@@ -70,20 +80,37 @@ module Fenbo
         Equipment.new(family:, side: side || Knowledge.table("families")[family]["sides"].first, motor: motors[position])
       end
 
-      # Findings about this fan and the unit as a whole, without those that tell
-      # nothing and without earlier answers to a question asked again.
-      def own_findings = latest(findings.select { |finding| own?(finding) && finding.telling? })
+      # The latest answer to each question about this fan and the unit as a whole,
+      # without those that tell nothing.
+      def own_findings = telling.reverse.uniq(&:test_id).reverse
 
-      # Findings about other fans: position => [Finding].
-      def neighbour_findings
+      # What all answers to each question say together, and what was complained of
+      # where nobody has looked at it yet.
+      def evidence
+        telling.group_by(&:test_id).values.map { |answers| Evidence.of(answers) } + complaints
+      end
+
+      # Findings about other fans: position => [Evidence].
+      def neighbour_evidence
         others = findings.reject { |finding| own?(finding) || !finding.telling? }
-        others.group_by(&:position).transform_values { |list| latest(list) }
+        others.group_by(&:position).transform_values { |list| list.group_by(&:test_id).values.map { |answers| Evidence.of(answers) } }
       end
 
       # Answers that a later answer to the same question disagrees with.
       def disagreements
-        findings.select { |finding| own?(finding) && finding.telling? }.group_by(&:test_id).values
-          .select { |answers| answers.map(&:outcome).uniq.size > 1 }
+        telling.group_by(&:test_id).values.select { |answers| answers.map(&:outcome).uniq.size > 1 }
+      end
+
+      # Whether a test was made here and told nothing.
+      def tried?(test) = findings.any? { |finding| finding.test_id == test.id && own?(finding) && !finding.telling? }
+
+      # Whether a test was answered in a way that does not fit the leading causes, and
+      # not yet answered the same way twice.
+      def doubtful?(test, posterior)
+        one = posterior.evidence.find { |piece| piece.test == test && !piece.complaint? } or return false
+        return false if one.answers >= MOST_ANSWERS
+        leading = posterior.sets.each_index.max_by { |h| posterior.hypotheses[h] }
+        posterior.chance_under(leading, one) < Diagnosis.rules["doubtful"]
       end
 
       def neighbours? = motors.keys.count { |key| key.start_with?(equipment.side) } > 1
@@ -92,9 +119,16 @@ module Fenbo
 
       def own?(finding) = finding.position.nil? || finding.position == position || finding.test.unit?
 
-      def latest(list) = list.reverse.uniq(&:test_id).reverse
+      def telling = findings.select { |finding| own?(finding) && finding.telling? }
+
+      def complaints
+        answered = telling.map(&:test_id)
+        complaint.map { |kind| Evidence.complaint(Diagnosis.rules["complaint"]["kinds"][kind]) }.reject { |one| answered.include?(one.test.id) }
+      end
     end
 
     SIDES = %w[evaporator condenser].freeze
+    # A question is not asked more often than this.
+    MOST_ANSWERS = 3
   end
 end

@@ -4,6 +4,9 @@ module Fenbo
   module Diagnosis
     # One cause: a row of knowledge/causes.yml.
     class Cause
+      # Where a row may hold pictures: always, by group of motions, by one motion.
+      BLOCKS = %w[shows moving still turning labouring stalled dead].freeze
+
       def self.all = @all ||= Knowledge.table("causes").to_h { |id, row| [id, new(id, row)] }.freeze
 
       def self.[](id) = all.fetch(id)
@@ -42,34 +45,37 @@ module Fenbo
 
       def reaches = @row.fetch("reaches", 0.0)
 
-      # Odds of this cause for one complaint, before anything is seen.
-      def odds(side:, motor:, age_band:, recent_work:)
-        rate = @row["rate"].fetch(side, 0.0) / 100.0
+      # Odds of this cause for one complaint, before anything is seen. A factor by
+      # family, by motor, by age and after recent work lies over its rate.
+      def odds(equipment:, age_band:, recent_work:)
+        rate = @row["rate"].fetch(equipment.side, 0.0) / 100.0
+        rate *= @row.fetch("by_family", {}).fetch(equipment.family, 1.0) * @row.fetch("by_motor", {}).fetch(equipment.motor, 1.0)
         rate *= @row.fetch("age", {}).fetch(age_band, 1.0)
         rate *= @row.fetch("recent_work", 1.0) if recent_work
-        rate *= @row.fetch("by_motor", {}).fetch(motor, 1.0)
         # With an unknown motor each family's own causes are only half likely.
-        (motors && motor.nil?) ? rate / 2 : rate
+        (motors && equipment.motor.nil?) ? rate / 2 : rate
       end
 
-      # [turning, labouring, still]
-      def motion = Diagnosis.rules["motions"].map { |name| @row["motion"].fetch(name).to_f }
+      # The chance of each motion, in the order of inference.yml.
+      def motion(motor = nil)
+        table = @row.dig("for", motor, "motion") || @row["motion"]
+        Diagnosis.rules["motions"].map { |name| table.fetch(name).to_f }
+      end
 
       # What it shows in `test` while the fan is in `motion`: outcome => chance,
-      # or nil when it does not bear on that test.
+      # or nil when it does not bear on that test. The motor's own picture comes
+      # before the common one, the motion's before the one for every motion.
       def shows(test_id, motion, motor)
-        block = (motion == "still") ? "still" : "moving"
         own = @row.dig("for", motor) || {}
-        [own[block], @row[block], own["shows"], @row["shows"]].each do |table|
-          return table[test_id] if table&.key?(test_id)
-        end
-        nil
+        blocks = [motion, *Diagnosis.rules["groups"][motion]]
+        tables = [own, @row].flat_map { |row| blocks.map { |block| row[block] } } + [own["shows"], @row["shows"]]
+        tables.find { |table| table&.key?(test_id) }&.fetch(test_id)
       end
 
       # Every test it bears on in some way.
       def test_ids
         blocks = [@row, *@row.fetch("for", {}).values]
-        blocks.flat_map { |block| %w[shows moving still].flat_map { |name| block.fetch(name, {}).keys } }.uniq
+        blocks.flat_map { |block| BLOCKS.flat_map { |name| block.fetch(name, {}).keys } }.uniq
       end
     end
   end

@@ -25,24 +25,24 @@ module Fenbo
       end
 
       def unlikely
-        @posterior.findings.filter_map do |finding|
-          chance = @posterior.chance_under(leading, finding)
+        @posterior.evidence.reject(&:complaint?).filter_map do |one|
+          chance = @posterior.chance_under(leading, one)
           next if chance >= @limits["diagnosis.contradiction"]
-          fitting, better = best_fit(finding)
+          fitting, better = best_fit(one)
           next if chance >= better * @limits["diagnosis.contradiction_ratio"]
-          {test: finding.test_id, outcome: finding.outcome, would_fit: fitting, why: why(finding, chance, fitting)}
+          {test: one.test.id, outcome: one.finding.outcome, would_fit: fitting, why: why(one.finding, chance, fitting)}
         end
       end
 
-      def leading = @leading ||= @posterior.model.sets.index(@posterior.leading_set)
+      def leading = @leading ||= @posterior.sets.each_index.max_by { |h| @posterior.hypotheses[h] }
 
       # The single cause that would show this finding most often.
-      def best_fit(finding)
-        singles.map { |h, set| [set.first&.id || HEALTHY, @posterior.chance_under(h, finding)] }.max_by(&:last)
+      def best_fit(one)
+        singles.map { |h, set| [set.empty? ? HEALTHY : @posterior.model.causes[set.first].id, @posterior.chance_under(h, one)] }.max_by(&:last)
       end
 
       def singles
-        @singles ||= @posterior.model.sets.each_with_index.filter_map { |set, h| [h, set] if set.size <= 1 }
+        @singles ||= @posterior.sets.each_with_index.filter_map { |set, h| [h, set] if set.size <= 1 }
       end
 
       def why(finding, chance, fitting)

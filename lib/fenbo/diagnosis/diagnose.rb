@@ -13,7 +13,7 @@ module Fenbo
       SHOWN_CAUSES = 0.005
       LEDGERS = 3
 
-      def self.read(input, _limits) = CaseFile.read(input)
+      def self.read(input, limits) = CaseFile.read(input, limits)
 
       def answer
         Result.new(verdict:, figures:, reasons:)
@@ -23,7 +23,7 @@ module Fenbo
 
       def next_tests = @next_tests ||= NextTests.new(question, posterior, limits)
 
-      def decisive? = posterior.sets.first.last >= limits["diagnosis.decisive"]
+      def decisive? = posterior.leading_sets.first.last >= limits["diagnosis.decisive"]
 
       def verdict
         leader, chance = posterior.causes.first
@@ -34,14 +34,14 @@ module Fenbo
 
       private
 
-      def model = Model.for(question.equipment)
+      def model = Model.for(question.equipment, question.experience)
 
       def figures
         {
           causes:, sets:, healthy: posterior.healthy.round(4), none_of_these: posterior.none_of_these.round(4),
           next_tests: decisive? ? [] : next_tests.list.map { |proposal| proposal_row(proposal) },
           stop: stop, contradictions: Contradictions.new(question, posterior, limits).list,
-          decisive: decisive?, ledger: ledger, withheld: next_tests.withheld.map { |test, why| {test: test.id, why:} }
+          decisive: decisive?, ledger:, experience:, withheld: next_tests.withheld.map { |test, why| {test: test.id, why:} }
         }
       end
 
@@ -51,11 +51,11 @@ module Fenbo
       end
 
       def sets
-        posterior.sets.map { |set, chance| {causes: set.map(&:id), probability: chance.round(4)} }
+        posterior.leading_sets.map { |set, chance| {causes: set.map(&:id), probability: chance.round(4)} }
       end
 
       def proposal_row(proposal)
-        {test: proposal.test.id, minutes: proposal.minutes, state: proposal.state, gain: proposal.gain.round(2), outcomes: proposal.outcomes}
+        {test: proposal.test.id, minutes: proposal.minutes, state: proposal.state, gain: proposal.gain.round(2), outcomes: proposal.outcomes, again: proposal.again}
       end
 
       def stop
@@ -67,14 +67,20 @@ module Fenbo
 
       def ledger
         posterior.causes.keys.first(LEDGERS).to_h do |cause|
-          [cause.id, book.of(cause).map { |entry| {test: entry.finding.test_id, outcome: entry.finding.outcome, factor: entry.factor.round(3), strength: entry.strength} }]
+          [cause.id, book.of(cause).map { |entry| {test: entry.test.id, outcome: entry.finding&.outcome, factor: entry.factor.round(3), strength: entry.strength} }]
         end
+      end
+
+      # How many of the shop's closed jobs stand behind the leading causes' rates.
+      def experience
+        return nil if question.experience.none?
+        posterior.causes.keys.first(LEDGERS).to_h { |cause| [cause.id, question.experience.behind(question.equipment, cause)] }
       end
 
       def reasons = [leading_reason, *evidence, *set_aside, stop_reason].compact
 
       def leading_reason
-        set, chance = posterior.sets.first
+        set, chance = posterior.leading_sets.first
         name = set.empty? ? "No cause" : set.map(&:label).join(" with ")
         limit_reason("#{name} explains it best: #{(chance * 100).round} in 100, after #{count(posterior.findings.size)}", "diagnosis.decisive", value: chance.round(4))
       end
@@ -85,13 +91,13 @@ module Fenbo
       def evidence
         cause = posterior.leading_set.max_by { |one| posterior.causes[one] } || posterior.causes.keys.first
         book.of(cause).reject { |entry| entry.strength.start_with?("hardly") }.first(5).map do |entry|
-          reason("#{entry.finding.test.short} “#{entry.finding.label.downcase}” speaks #{entry.strength} #{cause.label.downcase}",
-            "evidence.#{entry.finding.test_id}", value: entry.factor.round(2), source: "causes/bearing-on-each-other")
+          reason("#{entry.test.short} “#{entry.said.downcase}” speaks #{entry.strength} #{cause.label.downcase}",
+            "evidence.#{entry.test.id}", value: entry.factor.round(2), source: "causes/bearing-on-each-other")
         end
       end
 
       def set_aside
-        (question.own_findings - posterior.findings).map do |finding|
+        question.own_findings.reject { |finding| model.equipment.test?(finding.test) }.map do |finding|
           reason("#{finding.test.short} is left aside: #{model.equipment.why_not(finding.test)}", "finding.not_here", source: "causes/tests")
         end
       end

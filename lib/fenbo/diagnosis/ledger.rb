@@ -6,10 +6,15 @@ module Fenbo
     # against without it, all other findings taken as read (a leave-one-out Bayes
     # factor). Above one it speaks for the cause, below one against it.
     class Ledger
-      Entry = Value.of(:finding, :factor) do
+      Entry = Value.of(:finding, :evidence, :factor) do
         def for? = factor >= 1
 
-        # In words, for the screen.
+        def test = evidence.test
+
+        # What was said, in words.
+        def said = finding ? finding.label : "complained of"
+
+        # How much it speaks, in words.
         def strength
           size = for? ? factor : 1 / factor
           word = if size >= 20
@@ -37,9 +42,10 @@ module Fenbo
       private
 
       def weigh(cause)
-        held = @model.holding.fetch(cause)
+        place = @model.place(cause)
+        held = @posterior.sets.each_index.select { |h| @posterior.sets[h].include?(place) }
         now = held.sum { |h| @posterior.hypotheses[h] }
-        @posterior.findings.map { |finding| Entry.new(finding:, factor: factor(without(finding), held, now)) }
+        @posterior.evidence.map { |one| Entry.new(finding: one.finding, evidence: one, factor: factor(without(one), held, now)) }
           .sort_by { |entry| -Math.log(entry.factor).abs }
       end
 
@@ -49,22 +55,19 @@ module Fenbo
         ratio([now, 1 - now], [inside, before.sum - inside])
       end
 
-      # The weight of each hypothesis had this finding not been made.
-      def without(finding)
-        @without ||= {}.compare_by_identity
-        @without[finding] ||= begin
-          index = finding.test.outcomes.index(finding.outcome)
-          tables = @model.chances(finding.test)
-          before = Array.new(@model.motion.size, 0.0)
-          @posterior.weights.each_with_index { |row, m| undo(before, row, tables[m], index) }
+      # The weight of each hypothesis had this not been said.
+      def without(one)
+        (@without ||= {}.compare_by_identity)[one] ||= begin
+          before = Array.new(@posterior.hypotheses.size, 0.0)
+          @posterior.weights.each_with_index { |row, m| undo(before, row, @posterior.likelihood(one)[m]) }
           before
         end
       end
 
-      def undo(before, row, table, index)
+      def undo(before, row, likelihoods)
         h = 0
         while h < row.size
-          before[h] += row[h] / [table[h][index], Float::MIN].max
+          before[h] += row[h] / likelihoods[h] if likelihoods[h].positive?
           h += 1
         end
       end

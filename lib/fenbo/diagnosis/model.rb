@@ -2,130 +2,161 @@
 
 module Fenbo
   module Diagnosis
-    # Every hypothesis for one kind of equipment, with the chance of each test's
-    # outcomes under it. Built once per kind and kept; what a case adds (age,
-    # recent work) only changes the weights.
+    # Every hypothesis of one kind of equipment, with the chance of each test's true
+    # outcomes under it. Built once per kind and kept; what a case adds (age, recent
+    # work) only changes the weights.
     #
-    # Hypotheses are indexed: sets[i] is a list of causes, the last index is
-    # "none of these". Motions are indexed as in knowledge/inference.yml.
+    # Hypotheses are sets of causes, named by the places of their causes in `causes`.
+    # `sets` lists those of up to two; sets of three are reached from the pairs that
+    # a case leaves likely (see Posterior). Motions are indexed as in
+    # knowledge/inference.yml.
     class Model
-      LARGEST_SET = 2
+      LISTED = 2
+      # Kinds of equipment kept ready; a shop meets few on one day.
+      MOST_KEPT = 12
 
       KEPT = {} # rubocop:disable Style/MutableConstant
-      private_constant :KEPT
+      LOCK = Mutex.new
+      private_constant :KEPT, :LOCK
 
       # Two threads may build the same model at once; both are equal, either stays.
-      def self.for(equipment) = KEPT[equipment] ||= new(equipment)
+      def self.for(equipment, experience = Experience::NONE)
+        key = [equipment, experience]
+        LOCK.synchronize { (kept = KEPT.delete(key)) && (KEPT[key] = kept) } || keep(key, new(equipment, experience))
+      end
 
-      attr_reader :equipment, :causes, :tests, :sets, :motion
+      def self.keep(key, model)
+        LOCK.synchronize do
+          KEPT.shift if KEPT.size >= MOST_KEPT
+          KEPT[key] = model
+        end
+      end
+      private_class_method :keep
 
-      def initialize(equipment)
+      attr_reader :equipment, :experience, :causes, :tests, :sets, :motions
+
+      def initialize(equipment, experience = Experience::NONE)
         @equipment = equipment
-        @causes = Cause.all.values.select { |cause| equipment.cause?(cause) }
-        @tests = Test.all.values.select { |test| equipment.test?(test) }
-        @sets = enumerate.freeze
-        @motion = (sets.map { |set| motion_of(set) } << spread(rules["unknown"]["motion"])).freeze
-        @chances = {}
-        @groups = {}
+        @experience = experience
+        @causes = Cause.all.values.select { |cause| equipment.cause?(cause) }.freeze
+        @tests = Test.all.values.select { |test| equipment.test?(test) }.freeze
+        @motions = Diagnosis.rules["motions"]
+        @place = @causes.each_with_index.to_h
+        @sets = (0..LISTED).flat_map { |size| @causes.each_index.to_a.combination(size).select { |set| possible?(set) } }.freeze
+        @chances, @pictures, @usual, @sound, @cumulative, @kept = {}, {}, {}, {}, {}, {}
       end
 
-      def unknown = sets.size
+      def place(cause) = @place[cause]
 
-      # The hypotheses in which each cause holds: cause => [h, …].
-      def holding
-        @holding ||= causes.to_h { |cause| [cause, sets.each_index.select { |h| sets[h].include?(cause) }] }
+      def named(set) = set.map { |c| causes[c] }
+
+      def possible?(set) = set.size < 2 || set.combination(2).none? { |one, other| excluded?(one, other) }
+
+      # Whether two causes never hold at once on one fan.
+      def excluded?(one, other) = exclusions[one][other]
+
+      # Odds of each cause before anything is seen, in `causes` order.
+      def odds(age_band:, recent_work:)
+        causes.map { |cause| cause.odds(equipment:, age_band:, recent_work:) * experience.rate_factor(equipment, cause) }
       end
 
-      # For each hypothesis the causes in it that can reach other fans; alike lists
-      # are one and the same object.
-      def reaching
-        @reaching ||= begin
-          shared = {}
-          sets.map { |set| set.select { |cause| cause.reaches.positive? }.then { |list| shared[list] ||= list } }
-        end
+      # Weight of a set; not normalised.
+      def prior(set, odds)
+        return healthy_odds if set.empty?
+        set.inject(1.0) { |product, c| product * odds[c] } * rules["second_fault"]**(set.size - 1)
       end
 
-      def motions = rules["motions"]
+      def healthy_odds = rules["healthy"]["odds"]
 
-      # Weight of every hypothesis before anything is seen; not normalised.
-      def prior(age_band:, recent_work:)
-        odds = causes.to_h { |cause| [cause, cause.odds(side: equipment.side, motor: equipment.motor, age_band:, recent_work:)] }
-        healthy = rules["healthy"]["odds"]
-        sets.map do |set|
-          set.empty? ? healthy : set.map { |cause| odds[cause] }.inject(:*) * rules["second_fault"]**(set.size - 1)
-        end << rules["unknown"]["odds"]
-      end
+      def unknown_odds = rules["unknown"]["odds"]
 
-      # chances(test)[motion][hypothesis] is a distribution over its outcomes.
-      # Hypotheses that look alike share one array.
-      def chances(test)
-        @chances[test.id] ||= motions.each_index.map { |m| table(test, m) }
-      end
-
-      # The few different distributions of a test, and which one each hypothesis
-      # has: by motion [distributions, [place of h]].
-      def groups(test)
-        @groups[test.id] ||= chances(test).map do |table|
-          places = {}.compare_by_identity
-          index = table.map { |distribution| places[distribution] ||= places.size }
-          [places.keys, index]
-        end
-      end
-
-      # The distribution of one test under a set of causes and a motion.
-      def of_set(test, motion_index, set)
-        shown = set.filter_map { |cause| picture(cause, test, motion_index) }
-        clean = shown.empty? ? usual(test, motion_index) : Chances.maximum(shown)
-        Chances.with_mistakes(clean, test.mistake, test.telling)
-      end
-
-      def of_unknown(test, motion_index)
-        flat = test.telling.map { |one| one / test.telling.sum }
-        Chances.mix(flat, usual(test, motion_index), rules["unknown"]["flat"])
-      end
-
+      # [chance of each motion] under a set of causes.
       def motion_of(set)
-        set.empty? ? spread(rules["healthy"]["motion"]) : Chances.maximum(set.map(&:motion))
+        @motion_of ||= {}
+        @motion_of[set] ||= set.empty? ? spread(rules["healthy"]["motion"]) : Chances.maximum(set.map { |c| causes[c].motion(equipment.motor) })
       end
 
-      # A table of motions as an array in the model's order.
+      def motion_of_unknown = spread(rules["unknown"]["motion"])
+
+      # A table of motions as an array in the model's order; `still` stands for both
+      # ways of standing still.
       def spread(table) = motions.map { |name| table.fetch(name) }
+
+      # chances(test, k)[motion][h] for the listed sets: the chance that the true
+      # outcome is the kth.
+      def chances(test, k)
+        @chances[[test.id, k]] ||= motions.each_index.map { |m| sets.map { |set| chance(test, m, set, k) } }
+      end
+
+      # What a fan shows that nothing is wrong with: seldom anything out of the
+      # ordinary.
+      def sound(test, m)
+        @sound[[test.id, m]] ||= begin
+          odd = rules["healthy"]["odd"]
+          row = usual(test, m).each_with_index.map { |chance, k| test.ordinary.include?(test.outcomes[k]) ? chance : chance * odd }
+          row.map { |one| one / row.sum }
+        end
+      end
+
+      # The chance that the true outcome of a test is its kth, under any set:
+      # P(max = k) = Π F(k) − Π F(k−1) over the causes that bear on the test.
+      def chance(test, m, set, k)
+        return sound(test, m)[k] if set.empty?
+        upto, below, bears = 1.0, 1.0, false
+        table = cumulative(test, m)
+        set.each do |c|
+          sums = table[c] or next
+          bears = true
+          upto *= sums[k + 1]
+          below *= sums[k]
+        end
+        bears ? upto - below : usual(test, m)[k]
+      end
+
+      # The whole distribution of true outcomes under a set.
+      def distribution(test, m, set)
+        return sound(test, m) if set.empty?
+        bearing = set.select { |c| cumulative(test, m)[c] }
+        return usual(test, m) if bearing.empty?
+        (@kept[[test.id, m]] ||= {})[bearing] ||= Chances.maximum(bearing.map { |c| picture(test, m, c) })
+      end
+
+      def of_unknown(test, m)
+        (@unknown ||= {})[[test.id, m]] ||= Chances.mix(test.telling.map { |one| one / test.telling.sum }, usual(test, m), rules["unknown"]["flat"])
+      end
+
+      # What is seen when nothing bears on a test.
+      def usual(test, m) = @usual[[test.id, m]] ||= test.usual(motions[m], equipment.side, equipment.motor)
+
+      # Running sums of each cause's picture, a nought before them; nil for a cause
+      # that does not bear on the test.
+      def cumulative(test, m)
+        @cumulative[[test.id, m]] ||= causes.each_index.map do |c|
+          picture(test, m, c)&.then { |chances| chances.inject([0.0]) { |sums, chance| sums << sums.last + chance } }
+        end
+      end
 
       private
 
       def rules = Diagnosis.rules
 
-      def enumerate
-        (0..LARGEST_SET).flat_map { |size| causes.combination(size).reject { |set| impossible?(set) } }
-      end
-
-      def impossible?(set)
-        set.size > 1 && rules["impossible"].any? { |pair| (pair - set.map(&:id)).empty? }
-      end
-
-      def usual(test, motion_index) = test.usual(motions[motion_index], equipment.side)
-
-      # Only the causes that bear on the test tell hypotheses apart: one
-      # distribution for each combination of those, found by bit mask.
-      def table(test, motion_index)
-        bearing = causes.each_index.sum { |c| picture(causes[c], test, motion_index) ? 1 << c : 0 }
-        shared = {}
-        sets.each_index.map do |h|
-          shared[masks[h] & bearing] ||= of_set(test, motion_index, sets[h])
-        end << of_unknown(test, motion_index)
-      end
-
-      def masks
-        @masks ||= begin
-          bit = causes.each_with_index.to_h { |cause, c| [cause, 1 << c] }
-          sets.map { |set| set.sum { |cause| bit[cause] } }
+      def exclusions
+        @exclusions ||= Array.new(causes.size) { Array.new(causes.size, false) }.tap do |table|
+          rules["impossible"].each do |ids|
+            one, other = ids.map { |id| @place[Cause[id]] }
+            table[one][other] = table[other][one] = true if one && other
+          end
         end
       end
 
-      def picture(cause, test, motion_index)
-        shown = cause.shows(test.id, motions[motion_index], equipment.motor)
-        shown && Chances.fill(shown, test.outcomes, usual(test, motion_index))
+      def picture(test, m, c)
+        @pictures.fetch([test.id, m, c]) do |key|
+          shown = causes[c].shows(test.id, motions[m], equipment.motor)
+          @pictures[key] = shown && learned(test, m, c, Chances.fill(shown, test.outcomes, usual(test, m)))
+        end
       end
+
+      def learned(test, m, c, chances) = experience.blend(causes[c], test, motions[m], chances)
     end
   end
 end

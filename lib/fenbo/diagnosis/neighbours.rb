@@ -7,54 +7,47 @@ module Fenbo
     # one speaks against it, fans that all stand still speak for it.
     class Neighbours
       def initialize(case_file, model)
-        @case_file = case_file
         @model = model
+        @positions = case_file.neighbour_evidence.map { |position, evidence| [position, evidence.select { |one| model.equipment.test?(one.test) }] }.reject { |_, list| list.empty? }
+        @known = {}
         @likelihoods = {}
       end
 
-      # A factor for each hypothesis, "none of these" last.
-      def factors
-        positions = @case_file.neighbour_findings
-        return Array.new(@model.sets.size + 1, 1.0) if positions.empty?
-        known = Hash.new { |all, reaching| all[reaching] = positions.map { |position, findings| factor(reaching, position, findings) }.inject(1.0, :*) }.compare_by_identity
-        @model.reaching.map { |reaching| known[reaching] } << positions.map { |position, findings| likelihood([], position, findings) }.inject(1.0, :*)
+      # How much likelier the neighbours' findings are with this set of causes.
+      def factor(set)
+        return 1.0 if @positions.empty?
+        reaching = set.select { |c| @model.causes[c].reaches.positive? }
+        @known[reaching] ||= over_struck(reaching)
       end
+
+      def factor_of_unknown = factor([])
 
       private
 
-      # Each reaching cause strikes this neighbour or spares it: sum over both.
-      def factor(reaching, position, findings)
-        subsets(reaching).sum do |struck|
-          chance = reaching.map { |cause| struck.include?(cause) ? reaches(cause, position) : 1 - reaches(cause, position) }.inject(1.0, :*)
-          chance * likelihood(struck, position, findings)
+      # What reaches one neighbour by a common supply or control reaches them all: each
+      # reaching cause strikes the bank or spares it; sum over both.
+      def over_struck(reaching)
+        (0..reaching.size).flat_map { |size| reaching.combination(size).to_a }.sum do |struck|
+          chance = reaching.inject(1.0) { |product, c| product * (struck.include?(c) ? @model.causes[c].reaches : 1 - @model.causes[c].reaches) }
+          @positions.inject(chance) { |product, (position, evidence)| product * likelihood(struck.select { |c| there?(c, position) }, position, evidence) }
         end
       end
-
-      def subsets(list) = (0..list.size).flat_map { |size| list.combination(size).to_a }
 
       # On the other side of the unit only what belongs to the whole unit reaches.
-      def reaches(cause, position)
-        (cause.unit? || position.start_with?(@model.equipment.side)) ? cause.reaches : 0.0
+      def there?(c, position) = @model.causes[c].unit? || position.start_with?(@model.equipment.side)
+
+      def likelihood(struck, position, evidence)
+        @likelihoods[[struck, position]] ||= struck.empty? ? untouched(evidence) : over(@model.motion_of(struck), evidence) { |test, m| @model.distribution(test, m, struck) }
       end
 
-      def likelihood(struck, position, findings)
-        @likelihoods[[struck, position]] ||= struck.empty? ? untouched(findings) : under(struck, @model.motion_of(struck), findings)
-      end
-
-      def untouched(findings)
+      def untouched(evidence)
         own = Diagnosis.rules["neighbour"]
-        well = under([], @model.spread(own["motion"]), findings)
-        (1 - own["own_fault"]) * well + own["own_fault"] * over_motions(@model.motion[@model.unknown], findings) { |test, m| @model.of_unknown(test, m) }
+        well = over(@model.spread(own["motion"]), evidence) { |test, m| @model.usual(test, m) }
+        (1 - own["own_fault"]) * well + own["own_fault"] * over(@model.motion_of_unknown, evidence) { |test, m| @model.of_unknown(test, m) }
       end
 
-      def under(struck, motion, findings)
-        over_motions(motion, findings) { |test, m| @model.of_set(test, m, struck) }
-      end
-
-      def over_motions(motion, findings)
-        motion.each_with_index.sum do |chance, m|
-          chance * findings.map { |finding| yield(finding.test, m)[finding.test.outcomes.index(finding.outcome)] }.inject(1.0, :*)
-        end
+      def over(motion, evidence)
+        motion.each_with_index.sum { |chance, m| chance * evidence.inject(1.0) { |product, one| product * one.likelihood(yield(one.test, m)) } }
       end
     end
   end

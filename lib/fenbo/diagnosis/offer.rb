@@ -14,17 +14,25 @@ module Fenbo
       # In words, or nil when the test may be done.
       def why_not(test)
         return "answered already" if @done.key?(test.id)
+        return "tried, and it did not tell" if @case_file.tried?(test)
+        why_not_again(test)
+      end
+
+      # The same for a test that was answered before.
+      def why_not_again(test)
         return @equipment.why_not(test) unless @equipment.test?(test)
         return "there is no neighbour to compare with" if test.neighbours? && !@case_file.neighbours?
         ruled_out(test) || not_called_for(test)
       end
 
       # Minutes of the test and of getting to its state.
-      def minutes(test) = test.minutes + change_minutes(state(test))
+      def minutes(test, from = @case_file.state) = test.minutes + change_minutes(from, state(test, from))
 
       # The state it is done in: the present one where that serves.
-      def state(test)
-        test.states.include?(@case_file.state) ? @case_file.state : test.states.min_by { |state| change_minutes(state) }
+      def state(test, from = @case_file.state)
+        return from if test.states.include?(from)
+        return from if test.states.include?("L") && !(test.running? && from == "D")
+        test.states.min_by { |state| change_minutes(from, state) }
       end
 
       private
@@ -39,20 +47,20 @@ module Fenbo
         "it only follows a noise" unless test.only_after.any? { |done, outcomes| outcomes.include?(@done[done]) }
       end
 
-      # Looking needs nothing; live work an opened, energised unit; dead work a
-      # locked and proved one; both need the cover off.
-      def change_minutes(to)
-        from = @case_file.state
-        return 0 if from == to || to == "L"
+      # Looking needs the unit as found; live work an opened, energised unit; dead
+      # work a locked and proved one; both need the cover off.
+      def change_minutes(from, to)
         steps = Diagnosis.rules["states"]["minutes"]
+        return 0 if from == to
         case to
-        when "P" then from_look(from, steps["arm"]) + ((from == "D") ? steps["energise"] : 0)
-        when "D" then from_look(from, 0) + steps["lock"] + ((from == "L") ? @equipment.cover_minutes : 0)
+        when "L" then (from == "D") ? steps["energise"] : 0
+        when "P" then way_there(from, steps["arm"]) + ((from == "D") ? steps["energise"] : 0)
+        when "D" then way_there(from, 0) + steps["lock"] + ((from == "L") ? @equipment.cover_minutes : 0)
         when "C" then (from == "L") ? @equipment.cover_minutes + @equipment.roof_minutes : 0
         end
       end
 
-      def from_look(from, minutes) = (from == "L") ? minutes + @equipment.roof_minutes : 0
+      def way_there(from, minutes) = (from == "L") ? minutes + @equipment.roof_minutes : 0
     end
   end
 end

@@ -2,28 +2,41 @@
 
 module Fenbo
   module Diagnosis
-    # The hypotheses of a model weighed against a case. `weights[motion][h]` sums
-    # to one over everything.
+    # The hypotheses of a model weighed against a case.
+    #
+    # Sets of up to two causes are all weighed. A set of three is weighed when one of
+    # its pairs is left with more than BRANCH of the whole, and kept when it has
+    # TRACE of it itself: a third cause costs its own odds and `second_fault`, so a
+    # triple that matters stands beside a pair that is not much less likely. A spec
+    # holds this against the sum over every triple.
+    #
+    # Hypotheses are numbered: the model's sets, then the triples, "none of these"
+    # last. `weights[motion][h]` sums to one over everything.
     class Posterior
+      BRANCH = 1e-5
+      TRACE = 2e-5
       # How many of the likeliest sets are ever looked at.
       LEADING = 8
 
-      attr_reader :model, :findings, :weights
+      attr_reader :model, :evidence, :sets, :weights
 
-      # @param findings [Array<Finding>] about this fan and the unit, one a test
-      # @param factors [Array<Float>] what the neighbours say, one a hypothesis
-      def self.of(case_file, model, findings: nil)
-        findings ||= case_file.own_findings.select { |finding| model.equipment.test?(finding.test) }
-        prior = model.prior(age_band: case_file.age_band, recent_work: case_file.recent_work)
-        factors = Neighbours.new(case_file, model).factors
-        new(model, prior.each_index.map { |h| prior[h] * factors[h] }, findings)
+      def self.of(case_file, model)
+        new(model, evidence: case_file.evidence.select { |one| model.equipment.test?(one.test) }, neighbours: Neighbours.new(case_file, model),
+          odds: model.odds(age_band: case_file.age_band, recent_work: case_file.recent_work))
       end
 
-      def initialize(model, prior, findings)
+      # @param evidence [Array<Evidence>] about this fan and the unit, one a test
+      # @param odds [Array<Float>] of each cause before anything was seen
+      def initialize(model, evidence:, neighbours:, odds:)
         @model = model
-        @findings = findings
-        @weights = normalise(weigh(prior))
+        @evidence = evidence
+        @neighbours = neighbours
+        @odds = odds
+        weigh
       end
+
+      # The finding behind each piece of evidence that is one.
+      def findings = evidence.filter_map(&:finding)
 
       # Chance of each hypothesis, "none of these" last.
       def hypotheses = @hypotheses ||= weights.transpose.map(&:sum)
@@ -35,54 +48,96 @@ module Fenbo
       # Cause => chance that it holds, alone or with others; likeliest first.
       def causes
         @causes ||= begin
-          held = model.holding.transform_values { |indices| indices.sum { |h| hypotheses[h] } }
-          held.sort_by { |cause, chance| [-chance, cause.id] }.to_h
+          held = Array.new(model.causes.size, 0.0)
+          sets.each_with_index { |set, h| set.each { |c| held[c] += hypotheses[h] } }
+          model.causes.zip(held).sort_by { |cause, chance| [-chance, cause.id] }.to_h
         end
       end
 
       # The likeliest [[causes], chance], best first, without "none of these".
-      def sets
-        @sets ||= model.sets.each_index.max_by(LEADING) { |h| hypotheses[h] }.map { |h| [model.sets[h], hypotheses[h]] }
+      def leading_sets
+        @leading_sets ||= sets.each_index.max_by(LEADING) { |h| hypotheses[h] }.map { |h| [model.named(sets[h]), hypotheses[h]] }
       end
 
-      def leading_set = sets.first.first
+      def leading_set = leading_sets.first.first
 
-      # Chance of each outcome of `test` as things stand.
-      def predict(test)
-        outcomes = Array.new(test.outcomes.size, 0.0)
-        each_weight(test) { |weight, chances| chances.each_index { |k| outcomes[k] += weight * chances[k] } }
-        outcomes
-      end
-
-      # The chance of one outcome under hypothesis h, its motions weighed as they
-      # would be had this finding not been made.
-      def chance_under(h, finding)
-        index = finding.test.outcomes.index(finding.outcome)
-        tables = model.chances(finding.test)
-        before = weights.each_index.map { |m| weights[m][h] / [tables[m][h][index], Float::MIN].max }
+      # The chance of what was said under hypothesis h, its motions weighed as they
+      # would be had it not been said.
+      def chance_under(h, one)
+        before = weights.each_index.map { |m| weights[m][h] / [likelihood(one)[m][h], Float::MIN].max }
         total = before.sum
         return 0.0 if total.zero?
-        weights.each_index.sum { |m| before[m] / total * tables[m][h][index] }
+        weights.each_index.sum { |m| before[m] / total * likelihood(one)[m][h] }
+      end
+
+      # likelihood(evidence)[motion][h]
+      def likelihood(one)
+        (@likelihoods ||= {}.compare_by_identity)[one] ||= model.motions.each_index.map do |m|
+          listed(one, m) + triples.map { |set| of_set(one, m, set) } << one.likelihood(model.of_unknown(one.test, m))
+        end
       end
 
       private
 
-      def weigh(prior)
-        rows = model.motions.each_index.map { |m| prior.each_index.map { |h| prior[h] * model.motion[h][m] } }
-        findings.each { |finding| multiply(rows, finding) }
+      def weigh
+        pairs = weigh_listed
+        unknown = weigh_unknown
+        whole = pairs.sum(&:sum) + unknown.sum
+        @triples = Triples.new(model, @odds, lifts(pairs), @neighbours, evidence).reached(pairs, branch: whole * BRANCH, trace: whole * TRACE)
+        @sets = (model.sets + @triples.keys).freeze
+        rows = pairs.each_index.map { |m| pairs[m] + @triples.values.map { |row| row[m] } << unknown[m] }
+        @weights = normalise(rows)
+      end
+
+      def triples = @triples.keys
+
+      def weigh_listed
+        prior = model.sets.map { |set| model.prior(set, @odds) * @neighbours.factor(set) }
+        rows = model.motions.each_index.map { |m| model.sets.each_with_index.map { |set, h| prior[h] * model.motion_of(set)[m] } }
+        evidence.each { |one| rows.each_with_index { |row, m| scale(row, listed(one, m)) } }
         rows
       end
 
-      def multiply(rows, finding)
-        index = finding.test.outcomes.index(finding.outcome)
-        tables = model.chances(finding.test)
-        rows.each_with_index { |row, m| scale(row, tables[m], index) }
+      # For each cause, the product of what it lifts: each piece of evidence against
+      # a healthy fan's, where that is more than one, in the motion that suits it best.
+      def lifts(rows)
+        single = model.causes.each_index.map { |c| 1 + c }
+        live = rows.each_index.select { |m| rows[m].sum > 0 }
+        single.map { |h| live.map { |m| evidence.inject(1.0) { |lift, one| lift * [listed(one, m)[h] / listed(one, m)[0], 1.0].max } }.max }
       end
 
-      def scale(row, table, index)
+      def weigh_unknown
+        model.motion_of_unknown.each_with_index.map do |chance, m|
+          evidence.inject(model.unknown_odds * @neighbours.factor_of_unknown * chance) { |weight, one| weight * one.likelihood(model.of_unknown(one.test, m)) }
+        end
+      end
+
+      # The evidence under each listed set.
+      def listed(one, m)
+        (@listed ||= {}.compare_by_identity)[one] ||= []
+        @listed[one][m] ||= begin
+          row = Array.new(model.sets.size, one.base)
+          one.extra.each { |k, weight| add(row, model.chances(one.test, k)[m], weight) }
+          row
+        end
+      end
+
+      def of_set(one, m, set)
+        one.extra.inject(one.base) { |sum, (k, weight)| sum + weight * model.chance(one.test, m, set, k) }
+      end
+
+      def add(row, chances, weight)
         h = 0
         while h < row.size
-          row[h] *= table[h][index]
+          row[h] += weight * chances[h]
+          h += 1
+        end
+      end
+
+      def scale(row, likelihoods)
+        h = 0
+        while h < row.size
+          row[h] *= likelihoods[h]
           h += 1
         end
       end
@@ -90,11 +145,6 @@ module Fenbo
       def normalise(rows)
         share = 1.0 / rows.sum(&:sum)
         rows.each { |row| row.map! { |weight| weight * share } }
-      end
-
-      def each_weight(test)
-        tables = model.chances(test)
-        weights.each_with_index { |row, m| row.each_with_index { |weight, h| yield(weight, tables[m][h]) if weight > 1e-6 } }
       end
     end
   end

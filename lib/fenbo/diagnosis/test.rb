@@ -8,12 +8,14 @@ module Fenbo
 
       def self.[](id) = all.fetch(id)
 
-      attr_reader :id, :outcomes
+      # telling: 1 for the outcomes that carry evidence, 0 for the others.
+      attr_reader :id, :outcomes, :telling
 
       def initialize(id, row)
         @id = id
         @row = row
         @outcomes = row["outcomes"].keys.freeze
+        @telling = @outcomes.map { |outcome| tells_nothing?(outcome) ? 0.0 : 1.0 }.freeze
         freeze
       end
 
@@ -46,18 +48,22 @@ module Fenbo
 
       def cautions = @row.fetch("caution", [])
 
+      # What a healthy fan shows.
+      def ordinary = @row["ordinary"] || outcomes.first(1)
+
       def tells_nothing?(outcome) = @row.fetch("tells_nothing", []).include?(outcome)
 
       def mistake = @row.fetch("mistake", Diagnosis.rules["default_mistake"])
 
       # Chances of each outcome when nothing bears on it, in `outcomes` order.
-      def usual(motion, side)
-        table = (side && @row["usual_#{side}"]) || @row["usual"]
-        (table["always"] || table.fetch(motion)).values_at(*outcomes)
+      def usual(motion, side, motor = nil)
+        tables = [@row.dig("usual_by_motor", motor), side && @row["usual_#{side}"], @row["usual"]].compact
+        keys = [motion, *Diagnosis.rules["groups"][motion], "always"]
+        tables.lazy.flat_map { |table| keys.map { |key| table[key] } }.find(&:itself).values_at(*outcomes)
       end
 
-      # 1 for the outcomes that carry evidence, 0 for the others.
-      def telling = outcomes.map { |outcome| tells_nothing?(outcome) ? 0.0 : 1.0 }
+      # Whether the fan has to be under power to be looked at.
+      def running? = @row.fetch("running", false)
     end
   end
 end

@@ -1,0 +1,171 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Diagnosis
+    # What a test would tell: the likeliest hypotheses of a posterior, each with a
+    # motion; the chance of each outcome under each; and the loss that is left after
+    # it. Losses are in minutes.
+    class Outlook
+      # Hypotheses with less of the whole than this change no choice of test.
+      SPECK = 1e-3
+      MOST = 80
+      # An outcome rarer than this is not followed further, nor a hypothesis that has
+      # less than this of an outcome.
+      RARE = 0.03
+      THIN = 0.012
+      # A cause less likely than this loses or gains nothing worth a test.
+      REMOTE = 0.004
+
+      def initialize(posterior, limits)
+        @posterior = posterior
+        @model = posterior.model
+        @limits = limits
+        gather
+        @seen, @saved = {}, {}
+      end
+
+      # Minutes of wrong repair that the test is expected to spare.
+      def saved(test) = @saved[test.id] ||= loss(all, @weights) - left(test, all, @weights)
+
+      # The same with the best of `followers` after each outcome, net of what that one
+      # costs (the block).
+      def saved_with(test, followers, &cost)
+        others = (followers - [test]).map { |one| [one, yield(one)] }
+        loss(all, @weights) - each_outcome(test, all, @weights).sum { |part, total| after(part, total, others) }
+      end
+
+      # [{outcome, chance, leads_to}] of a test.
+      def outcomes(test)
+        whole = @weights.sum
+        test.outcomes.zip(each_outcome(test, all, @weights)).filter_map do |outcome, (part, total)|
+          {outcome:, chance: (total / whole).round(3), leads_to: leader(part)} if total > 0.001
+        end
+      end
+
+      private
+
+      def all = @all ||= @pairs.each_index.to_a
+
+      # Hypothesis and motion pairs worth following, heaviest first.
+      def gather
+        rows = @posterior.weights
+        @pairs = rows.each_index.flat_map { |m| rows[m].each_index.filter_map { |h| [h, m] if rows[m][h] > SPECK } }.max_by(MOST) { |h, m| rows[m][h] }
+        @weights = @pairs.map { |h, m| rows[m][h] }
+        near = @posterior.causes.select { |_, chance| chance > REMOTE }.keys
+        place = near.each_with_index.to_h { |cause, index| [@model.place(cause), index] }
+        @stakes = near.map { |cause| stake(cause.part) } << stake("unknown")
+        @members = @pairs.map { |h, _| (set = @posterior.sets[h]) ? place.values_at(*set).compact : [near.size] }
+      end
+
+      def stake(part)
+        @limits["diagnosis.wrong_repair_minutes"] * Diagnosis.rules["wrong_repair"].fetch(part || "nothing", 1.0)
+      end
+
+      # Σ W·p·(1 − p) of some pairs, times the chance of being there.
+      def loss(pairs, weights)
+        sums = Array.new(@stakes.size, 0.0)
+        total = 0.0
+        pairs.each do |i|
+          weight = weights[i]
+          total += weight
+          @members[i].each { |c| sums[c] += weight }
+        end
+        lost(sums, total)
+      end
+
+      def lost(sums, total)
+        c, sum = 0, 0.0
+        while c < sums.size
+          sum += @stakes[c] * sums[c] * (1 - sums[c] / total) if sums[c].positive?
+          c += 1
+        end
+        sum
+      end
+
+      # The loss left when the test's outcome is known: each outcome's sums by cause in
+      # one pass over the pairs.
+      def left(test, pairs, weights)
+        width = @stakes.size
+        sums = Array.new(test.outcomes.size) { Array.new(width, 0.0) }
+        totals = Array.new(test.outcomes.size, 0.0)
+        rows = chances(test)
+        pairs.each { |i| spread(weights[i], rows[i], @members[i], sums, totals) }
+        totals.each_index.sum { |k| totals[k].positive? ? lost(sums[k], totals[k]) : 0.0 }
+      end
+
+      def spread(weight, row, members, sums, totals)
+        k = 0
+        while k < row.size
+          share = weight * row[k]
+          totals[k] += share
+          sum = sums[k]
+          members.each { |c| sum[c] += share }
+          k += 1
+        end
+      end
+
+      # For each outcome the weights that are left with it, and their sum.
+      def each_outcome(test, pairs, weights)
+        rows = chances(test)
+        test.outcomes.each_index.map do |k|
+          total = 0.0
+          part = {}
+          pairs.each { |i| total += part[i] = weights[i] * rows[i][k] }
+          [part, total]
+        end
+      end
+
+      # The chance of each outcome as it would be named, for each pair kept; for a
+      # test asked again, after what was answered before.
+      def chances(test)
+        @seen[test.id] ||= begin
+          before = @posterior.evidence.find { |one| one.test == test && !one.complaint? }
+          shared = {}.compare_by_identity
+          @pairs.map do |h, m|
+            clean = clean(test, h, m)
+            shared[clean] ||= named(test, before ? given(before, clean) : clean)
+          end
+        end
+      end
+
+      def clean(test, h, m)
+        set = @posterior.sets[h]
+        set ? @model.distribution(test, m, set) : @model.of_unknown(test, m)
+      end
+
+      # What is true, after what was said of it.
+      def given(evidence, clean)
+        weighed = clean.each_with_index.map { |chance, k| chance * (evidence.base + evidence.extra.fetch(k, 0.0)) }
+        whole = weighed.sum
+        weighed.map { |one| one / whole }
+      end
+
+      def named(test, clean)
+        flat = test.mistake / test.telling.sum
+        clean.each_with_index.map { |chance, k| (1 - test.mistake) * chance + flat * test.telling[k] }
+      end
+
+      # The loss left after an outcome, or what the best follower brings it to.
+      # @param others [Array] of [test, what it costs]
+      def after(part, total, others)
+        thick = part.keys.select { |i| part[i] > THIN * total }
+        stays = loss(part.keys, part)
+        return stays if total < RARE || thick.size < 2 || others.empty?
+        rest = stays - loss(thick, part)
+        best = others.map { |test, minutes| minutes * total + left(test, thick, part) }.min
+        [rest + best, stays].min
+      end
+
+      def leader(part)
+        sums = Hash.new(0.0)
+        part.each { |i, weight| labels(i).each { |id| sums[id] += weight } }
+        sums.max_by { |id, weight| [weight, id] }.first
+      end
+
+      def labels(i)
+        set = @posterior.sets[@pairs[i].first] or return [UNKNOWN]
+        set.empty? ? [HEALTHY] : @model.named(set).map(&:id)
+      end
+    end
+  end
+end

@@ -1,0 +1,99 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Diagnosis
+    # The sets of three causes worth weighing, grown from pairs that a case leaves
+    # with more than a trace of weight.
+    class Triples
+      # One piece of evidence in one motion, laid out for the inner loop: sums[c] are
+      # the running sums of cause c's picture, nil where it does not bear on the test.
+      Sheet = Struct.new(:base, :extra, :usual, :sums)
+
+      # A third cause may lift a pair by this much more than it lifts a healthy fan.
+      MARGIN = 20
+
+      # @param lifts [Array<Float>] how much likelier each cause alone makes what was
+      #   said of it, at the most
+      def initialize(model, odds, lifts, neighbours, evidence)
+        @model = model
+        @odds = odds
+        @lifts = lifts
+        @neighbours = neighbours
+        @evidence = evidence
+      end
+
+      # @param rows [Array<Array<Float>>] weights of the listed sets by motion
+      # @param branch [Float] the least weight of a pair to grow from
+      # @param trace [Float] the least weight of a triple worth keeping
+      # @return [Hash] set of three => its weight by motion
+      def reached(rows, branch:, trace:)
+        @trace = trace
+        @live = rows.each_index.select { |m| rows[m].sum > trace }
+        @sheets = @live.to_h { |m| [m, @evidence.map { |one| sheet(one, m) }] }
+        grown = {}
+        parents(rows, branch).each { |pair, weight| grow(pair, weight, grown) }
+        grown
+      end
+
+      private
+
+      def sheet(one, m)
+        Sheet.new(one.base, one.extra.to_a, @model.usual(one.test, m), @model.cumulative(one.test, m))
+      end
+
+      # [[pair, weight]]
+      def parents(rows, branch)
+        @model.sets.each_index.filter_map do |h|
+          weight = rows.sum { |row| row[h] }
+          [@model.sets[h], weight] if weight > branch && @model.sets[h].size == Model::LISTED
+        end
+      end
+
+      def grow((a, b), weight, grown)
+        seen = (@seen ||= {})
+        least = @trace / (weight * Diagnosis.rules["second_fault"] * MARGIN)
+        @odds.each_with_index do |odds, c|
+          next if odds * @lifts[c] < least || c == a || c == b || @model.excluded?(a, c) || @model.excluded?(b, c)
+          set = [a, b, c].sort
+          next if seen.key?(key = (set[0] * 64 + set[1]) * 64 + set[2])
+          seen[key] = true
+          row = weigh(set)
+          grown[set] = row if row
+        end
+      end
+
+      # nil where too little is left of it to matter.
+      def weigh(set)
+        prior = @model.prior(set, @odds) * @neighbours.factor(set)
+        motion = @model.motion_of(set)
+        row = Array.new(motion.size, 0.0)
+        @live.each { |m| row[m] = through(@sheets[m], set, prior * motion[m]) }
+        row if row.sum > @trace
+      end
+
+      # Every likelihood is below one, so a weight under the trace stays there.
+      # P(max = k) = Π F(k) − Π F(k − 1), as in Model#chance.
+      def through(sheets, (a, b, c), weight)
+        sheets.each do |sheet|
+          return 0.0 if weight < @trace
+          one, two, three = sheet.sums[a], sheet.sums[b], sheet.sums[c]
+          bears = one || two || three
+          likelihood = sheet.base
+          sheet.extra.each do |k, extra|
+            chance = bears ? product(one, two, three, k + 1) - product(one, two, three, k) : sheet.usual[k]
+            likelihood += extra * chance
+          end
+          weight *= likelihood
+        end
+        weight
+      end
+
+      def product(one, two, three, k)
+        result = one ? one[k] : 1.0
+        result *= two[k] if two
+        result *= three[k] if three
+        result
+      end
+    end
+  end
+end
