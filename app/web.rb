@@ -14,7 +14,7 @@ module Web
   PATHS = {
     nil => "Day", "up" => "Health", "api" => "Api", "sign-in" => "SignIn", "sign-out" => "SignIn", "first-run" => "FirstRun",
     "customers" => "Customers", "units" => "Units", "parts" => "Catalogue", "settings" => "Settings", "style" => "Style",
-    "photos" => "Photos", "jobs" => "Jobs"
+    "photos" => "Photos", "jobs" => "Jobs", "bench" => "Bench", "learning" => "Learning", "meter" => "Meter"
   }.freeze
   STATIONS = {
     "call" => "Call", "look" => "Look", "measure" => "Measure", "decide" => "Decide", "match" => "Match", "source" => "Source",

@@ -66,8 +66,9 @@ module Drawings
     end
 
     def figure(index, at)
-      x, y = Svg.polar(CX, CY, R + 18, at)
-      @svg.text(x, y + 4, format("%.3g", top * index / 10), "dial-figure", text_anchor: "middle")
+      x, y = Svg.polar(CX, CY, R + 12, at)
+      anchor = (index < 5) ? "end" : "start"
+      @svg.text(x, y + 4, format("%.3g", top * index / 10), "dial-figure", text_anchor: anchor)
     end
 
     def needle(leg)
@@ -84,14 +85,16 @@ module Drawings
       @svg.path("M#{CX} #{CY} L#{Svg.p(*a)} A#{R - 22} #{R - 22} 0 0 1 #{Svg.p(*b)} Z", bad ? "dial-error-bad" : "dial-error")
     end
 
-    # The clamp's jaw with the conductor going through it as often as it was
-    # wrapped.
+    # The clamp, its two jaws closing on the conductor that goes through as often as it
+    # was wrapped.
     def jaw
-      x, y = 388, 46
-      @svg.path("M#{x - 22} #{y + 40} V#{y - 6} A22 26 0 0 1 #{x + 22} #{y - 6} V#{y + 40}", "jaw")
-      @svg.rect(x - 30, y + 40, 60, 30, "jaw-body", rx: 4)
-      [@turns, 6].min.times { |index| @svg.path("M#{x - 44} #{y + 26 - index * 8} q44 -16 88 0", "conductor") }
-      @svg.text(x, y + 92, "#{@turns} #{(@turns == 1) ? "turn" : "turns"}", "dial-figure", text_anchor: "middle")
+      x, y = 392, 46
+      turns = [@turns, 6].min
+      turns.times { |index| @svg.path("M#{x - 46} #{y + (index - (turns - 1) / 2.0) * 6 + 5} q46 -10 92 0", "conductor") }
+      @svg.path("M#{x - 3} #{y - 29} A30 30 0 0 0 #{x - 14} #{y + 27}", "jaw").path("M#{x + 3} #{y - 29} A30 30 0 0 1 #{x + 14} #{y + 27}", "jaw")
+      @svg.path("M#{x - 22} #{y + 30} H#{x + 22} L#{x + 26} #{y + 44} L#{x + 17} #{y + 104} H#{x - 17} L#{x - 26} #{y + 44} Z", "jaw-body")
+      @svg.path("M#{x - 30} #{y + 38} l-9 14 l5 3 l8 -10 Z", "jaw-body").rect(x - 13, y + 62, 26, 18, "fill-sheet", rx: 2)
+      @svg.text(x, y + 128, "#{@turns} #{(@turns == 1) ? "turn" : "turns"}", "dial-figure", text_anchor: "middle")
     end
   end
 end

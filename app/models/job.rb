@@ -12,6 +12,10 @@ class Job < ApplicationRecord
   belongs_to :state_by, class_name: "User", optional: true
   belongs_to :closed_by, class_name: "User", optional: true
   belongs_to :countersigned_by, class_name: "User", optional: true
+  # The first job of a visit that covers several units, and an earlier verdict that
+  # this one comes back to.
+  belongs_to :beside, class_name: "Job", optional: true
+  belongs_to :return_of, class_name: "Job", optional: true
   has_many :visits, -> { order(:starts_at) }
   has_many :findings, -> { order(:taken_at, :id) }
   has_many :readings, -> { order(:taken_at, :id) }
@@ -25,6 +29,8 @@ class Job < ApplicationRecord
 
   validates :complaint, presence: {message: "What does the customer say?"}, length: {maximum: 2000}
 
+  validates :complaint_kinds, inclusion: {in: [[]], message: "is not known."}, unless: -> { (complaint_kinds - Fenbo::Diagnosis.rules["complaint"]["kinds"].keys).empty? }
+
   scope :open, -> { where.not(status: "closed") }
 
   def to_param = number.to_s
@@ -32,6 +38,9 @@ class Job < ApplicationRecord
   def closed? = status == "closed"
 
   def decision = decisions.reject(&:voided?).last
+
+  # The other jobs of the same visit.
+  def siblings = @siblings ||= Job.where(beside_id: [id, beside_id].compact).or(Job.where(id: beside_id)).where.not(id:).includes(:unit).order(:number).to_a
 
   def part_choice = part_choices.reject(&:superseded_at).last
 

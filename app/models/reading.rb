@@ -4,5 +4,5 @@
 class Reading < ApplicationRecord
   include Recorded
 
-  has_one :finding
+  has_many :findings
 end

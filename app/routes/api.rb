@@ -5,6 +5,16 @@ module Routes
   class Api < Base
     LARGEST = 5 * 1024 * 1024
 
+    # A meter's lines, as docs/formats.md describes them.
+    post "/api/v1/meter" do
+      content_type :json
+      need :record
+      door = Services::MeterDoor.new(current_user, source: request.env["HTTP_X_METER"] || "a meter")
+      taken = door.take(request.body&.read(LARGEST).to_s.force_encoding("UTF-8"))
+      halt 422, JSON.generate(Fenbo::Refusal.new(door.faults).to_h) unless taken
+      JSON.generate(taken: true)
+    end
+
     post "/api/v1/:tool" do
       content_type :json
       halt 404, JSON.generate(Fenbo::Tools.call(params[:tool], {}).to_h) unless Fenbo::Tools.entry(params[:tool])

@@ -8,6 +8,7 @@ module Routes
     include Helpers::Figures
     include Helpers::Words
     include Helpers::Pictures
+    include Helpers::Instruments
 
     set :root, File.expand_path("..", __dir__)
     set :views, File.expand_path("../views", __dir__)
@@ -55,7 +56,7 @@ module Routes
 
     error do |problem|
       raise problem if Database::AWAY.any? { |kind| problem.is_a?(kind) } || problem.is_a?(ActiveRecord::StatementInvalid)
-      env["rack.errors"].puts "#{problem.class}: #{problem.message}", problem.backtrace.first(12)
+      env["rack.errors"].puts "#{problem.class}: #{problem.message[0, 500]}", problem.backtrace.first(12)
       halt(*refuse(500, "Something broke on our side", "Nothing recorded is lost. Go back and try again; if it breaks again, tell the office what you did."))
     end
 

@@ -25,7 +25,7 @@ module Routes
     def note = params[:note].to_s.strip[0, 500].presence
 
     # An outcome that the meter reading would not give needs a reason.
-    def overriding(test) = (test.id == "amps") ? params[:override_reason].to_s.strip[0, 300].presence : nil
+    def overriding(test) = Helpers::Words::BY_INSTRUMENT.key?(test.id) ? params[:override_reason].to_s.strip[0, 300].presence : nil
 
     def back
       place = %w[look measure decide].include?(params[:back]) ? params[:back] : "look"

@@ -29,7 +29,7 @@ module Routes
 
     post "/jobs/:number/reopen" do
       need :countersign
-      job.update!(status: "open", closed_at: nil, closed_by: nil, countersigned_by: nil) if job.closed?
+      Services::Closing.new(job, current_user).reopen
       back_to "/jobs/#{job.number}/hand_over", "Open again."
     end
 

@@ -9,7 +9,7 @@ module Routes
 
     get "/jobs/new" do
       need :open_job
-      erb :job_new, locals: {unit: unit, typed: {}, faults: {}}
+      erb :job_new, locals: {unit: unit, typed: sister, faults: {}}
     end
 
     post "/jobs" do
@@ -41,6 +41,13 @@ module Routes
     end
 
     private
+
+    # A job of the same visit starts from what its sister was told.
+    def sister
+      number = whole(params[:beside])
+      one = Job.find_by(number:) or return {}
+      {"beside" => one.number.to_s, "complaint" => one.complaint, "complaint_kinds" => one.complaint_kinds, "access_notes" => one.access_notes}
+    end
 
     def unit = params[:unit].to_s.empty? ? nil : Unit.find_by(id: whole(params[:unit]))
 

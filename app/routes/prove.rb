@@ -4,7 +4,7 @@ module Routes
   # Station 8: proved fixed, before beside after.
   class Prove < Base
     get "/jobs/:number/prove" do
-      station :prove, proof: Services::Proof.new(job), faults: {}, typed: {}
+      station :prove, proof: Services::Proof.new(job), instrument:, faults: {}, typed: {}
     end
 
     post "/jobs/:number/prove/checks/:check" do
@@ -19,12 +19,15 @@ module Routes
       need :record
       typed = Services::Typed.new(params, system: current_user.unit_system)
       arrival, leaving = typed.quantity(:arrival, "temperature"), typed.quantity(:leaving, "temperature")
-      halt 422, station(:prove, proof: Services::Proof.new(job), faults: typed.faults, typed: params) unless typed.clean?
+      halt 422, station(:prove, proof: Services::Proof.new(job), instrument:, faults: typed.faults, typed: params) unless typed.clean?
       visit.update!({arrival_c: arrival, leaving_c: leaving}.compact)
       back_to "/jobs/#{job.number}/prove", "Temperatures kept."
     end
 
     private
+
+    # The clamp after the work, or the box on its way down.
+    def instrument = Services::Instrument.of((params[:tool] == "pulldown") ? "pulldown" : "amps", {}, user: current_user, position:)
 
     # A second press takes the tick back.
     def tick(id)

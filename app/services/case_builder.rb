@@ -3,24 +3,25 @@
 module Services
   # A job's records as the case `diagnose` takes.
   class CaseBuilder
-    # A phase of work after which findings describe another motor.
-    def initialize(job, position, today: Date.today)
+    # @param without [Finding, nil] one to leave out: what stood before it
+    def initialize(job, position, today: Date.today, without: nil)
       @job = job
       @position = position
       @today = today
+      @without = without
     end
 
     def to_h
       {
         "unit" => {"family" => unit.family, "refrigerant" => unit.refrigerant, "fans" => fans}.compact,
         "position" => @position.key,
-        "context" => {"side" => @position.side, "age_years" => age, "recent_work" => @job.recent_work}.compact,
+        "context" => {"side" => @position.side, "age_years" => age, "recent_work" => @job.recent_work, "complaint" => @job.complaint_kinds}.compact,
         "findings" => findings.map { |finding| finding.to_core(keys) }, "state" => @job.state,
-        "cost" => {"minute" => Setting.read("rate_per_hour_cents") / 6000.0}
-      }
+        "cost" => {"minute" => Setting.read("rate_per_hour_cents") / 6000.0}, "experience" => Learning.experience
+      }.compact
     end
 
-    def findings = @findings ||= @job.findings.select { |finding| !finding.voided? }
+    def findings = @findings ||= @job.findings.select { |finding| !finding.voided? && finding != @without }
 
     private
 

@@ -29,6 +29,15 @@ module Services
       finish(@job.closed_by)
     end
 
+    # What it taught counts no more until it is closed again.
+    def reopen
+      return unless @job.closed?
+      Job.transaction do
+        @job.update!(status: "open", closed_at: nil, closed_by: nil, countersigned_by: nil)
+        Learning.recount
+      end
+    end
+
     private
 
     def finish(by)
@@ -37,6 +46,7 @@ module Services
         @job.visits.select { |visit| visit.ends_at.nil? && visit.starts_at <= now }.each { |visit| visit.update!(ends_at: now) }
         record_motor(now) if @job.part_choice&.motor && WorkPlan.of(@job)&.done_count.to_i.positive?
         @job.update!(status: "closed", closed_by: by, closed_at: now, station: "hand_over")
+        Learning.recount
       end
     end
 

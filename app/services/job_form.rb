@@ -18,7 +18,8 @@ module Services
       @typed.fault(:unit, "Choose the unit the customer calls about.") unless unit
       values = values()
       return nil unless @typed.clean?
-      Job.create!(unit:, client_id:, opened_at: Time.now, fan_position: unit.position(@params[:fan].to_s),
+      beside = job_id(:beside) && Job.find(job_id(:beside))
+      Job.create!(unit:, client_id:, beside_id: beside && (beside.beside_id || beside.id), opened_at: Time.now, fan_position: unit.position(@params[:fan].to_s),
         technician: assigned || (@user unless @user.office?), **clock_defaults(unit), **values.compact)
     end
 
@@ -37,11 +38,21 @@ module Services
       box = @typed.quantity(:box, "temperature")
       {
         complaint: @typed.text(:complaint, required: "What does the customer say?"), access_notes: @typed.text(:access_notes),
-        recent_work: @typed.flag(:recent_work), box_c: box, box_read_at: (Time.now if box), earlier_c: @typed.quantity(:earlier, "temperature"),
+        recent_work: @typed.flag(:recent_work), complaint_kinds: kinds, **returned, box_c: box, box_read_at: (Time.now if box), earlier_c: @typed.quantity(:earlier, "temperature"),
         earlier_hours_ago: hours(:earlier_ago), drift_end_c: @typed.quantity(:drift_end, "temperature"),
         product_limit_c: @typed.quantity(:limit, "temperature"), product_value_cents: @typed.cents(:product_value)
       }
     end
+
+    def kinds = Array(@params[:complaint_kinds]).map(&:to_s) & Fenbo::Diagnosis.rules["complaint"]["kinds"].keys
+
+    # A return to an earlier job, if that is what it is.
+    def returned
+      return {} unless @params.key?(:return_of)
+      {return_of_id: job_id(:return_of)}
+    end
+
+    def job_id(name) = (number = @params[name].to_s[/\A\d{1,9}\z/]) && Job.find_by(number:)&.id
 
     def hours(name)
       minutes = @typed.quantity(name, "duration")

@@ -5,16 +5,23 @@ module Services
   class Standing
     Row = Fenbo::Value.of(:label, :percent, :because, :id)
 
+    # How far one cause moved, in percent, at the latest finding.
+    Move = Fenbo::Value.of(:label, :from, :to)
+    # A change smaller than this is not worth a word, in percent.
+    WORTH_SAYING = 2
+
     attr_reader :job, :position
 
-    def initialize(job, position)
+    # @param without [Finding, nil] one to leave out
+    def initialize(job, position, without: nil)
       @job = job
       @position = position
+      @without = without
     end
 
     def result
       @result ||= begin
-        question = CaseBuilder.new(job, position).to_h
+        question = CaseBuilder.new(job, position, without: @without).to_h
         StandingCache.fetch([question, Setting.read("limits")]) { Fenbo::Tools.call("diagnose", question, limits: Shop.limits) }
       end
     end
@@ -37,6 +44,22 @@ module Services
     def other_next = result[:next_tests].drop(1).map { |row| [Fenbo::Diagnosis::Test[row[:test]], row] }
 
     def withheld = result[:withheld].reject { |row| row[:why] == "answered already" }
+
+    # The latest finding on this fan or the unit, and what it moved most.
+    def latest = @latest ||= CaseBuilder.new(job, position).findings.select { |one| [nil, position.id].include?(one.fan_position_id) }.max_by { |one| [one.taken_at, one.id] }
+
+    def moves
+      return [] unless latest
+      before = Standing.new(job, position, without: latest)
+      ids = (result[:causes] + before.result[:causes]).map { |row| row[:id] }.uniq
+      all = ids.map { |id| Move.new(label: Fenbo::Diagnosis::Cause.label(id), from: before.percent_of(id), to: percent_of(id)) }
+      all.select { |move| (move.to - move.from).abs >= WORTH_SAYING }.max_by(3) { |move| (move.to - move.from).abs }
+    end
+
+    def percent_of(id) = ((result[:causes].find { |row| row[:id] == id }&.fetch(:probability) || 0) * 100).round
+
+    # How many of the shop's closed jobs stand behind a cause's rate; nil while none do.
+    def behind(id) = result[:experience]&.fetch(id, nil)
 
     # The likeliest causes, then "none of these", each with the findings that
     # speak for and against it.
@@ -68,7 +91,8 @@ module Services
       said = ledger(id).reject { |entry| entry[:strength].start_with?("hardly") }.first(3)
       said.map do |entry|
         test = Fenbo::Diagnosis::Test[entry[:test]]
-        "#{"but " if entry[:factor] < 1}#{test.short.downcase}: #{test.label(entry[:outcome]).downcase}"
+        said = entry[:outcome] ? test.label(entry[:outcome]).downcase : "complained of"
+        "#{"but " if entry[:factor] < 1}#{test.short.downcase}: #{said}"
       end.join(" · ")
     end
   end

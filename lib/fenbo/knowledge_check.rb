@@ -45,7 +45,9 @@ module Fenbo
 
     def sums
       Knowledge.table("tests").each do |id, row|
-        %w[usual usual_condenser].each { |key| (row[key] || {}).each { |motion, chances| whole("tests.yml #{id} #{key} #{motion}", chances, row["outcomes"].keys) } }
+        tables = {"usual" => row["usual"], "usual_condenser" => row["usual_condenser"], **row.fetch("usual_by_motor", {}).transform_keys { |motor| "usual_by_motor #{motor}" }}.compact
+        tables.each { |key, table| table.each { |motion, chances| whole("tests.yml #{id} #{key} #{motion}", chances, row["outcomes"].keys) } }
+        unknown(row.fetch("ordinary", []) + row.fetch("tells_nothing", []) - row["outcomes"].keys, "tests.yml #{id} ordinary, tells_nothing")
       end
       Knowledge.table("causes").each { |id, row| cause_sums(id, row) }
     end
@@ -57,9 +59,10 @@ module Fenbo
     end
 
     def cause_sums(id, row)
-      fault("causes.yml #{id} motion: sums to #{row["motion"].values.sum} instead of 1") unless (row["motion"].values.sum - 1).abs < 1e-6
       [row, *row.fetch("for", {}).values].each do |block|
-        %w[shows moving still].each { |key| block.fetch(key, {}).each { |test, shown| shown_row("causes.yml #{id} #{key} #{test}", test, shown) } }
+        motion = block["motion"]&.values&.sum || 1
+        fault("causes.yml #{id} motion: sums to #{motion.round(4)} instead of 1") unless (motion - 1).abs < 1e-6
+        Diagnosis::Cause::BLOCKS.each { |key| block.fetch(key, {}).each { |test, shown| shown_row("causes.yml #{id} #{key} #{test}", test, shown) } }
       end
     end
 
@@ -76,6 +79,8 @@ module Fenbo
         unknown(test.cautions - cautions, "tests.yml #{test.id} caution")
         test.not_after.merge(test.only_after).each { |id, outcomes| unknown(outcomes - (tests[id]&.outcomes || []), "tests.yml #{test.id} after #{id}") }
       end
+      Diagnosis.rules["complaint"]["kinds"].each { |kind, row| unknown(row["ordinary"] - (tests[row["test"]]&.outcomes || []), "inference.yml complaint #{kind}") }
+      unknown(causes.values.filter_map(&:part) - Diagnosis.rules["wrong_repair"].keys, "inference.yml wrong_repair")
       unknown(Diagnosis.rules["impossible"].flatten - causes.keys, "inference.yml impossible")
       plan_references(cautions)
     end
@@ -130,12 +135,12 @@ module Fenbo
 
     # How differently a test comes out under two causes (or none), over motions.
     def distance(model, test, one, other)
-      mixed = [one, other].map { |cause| outcome_chances(model, test, cause ? [cause] : []) }
+      mixed = [one, other].map { |cause| outcome_chances(model, test, cause ? [model.place(cause)] : []) }
       mixed.first.zip(mixed.last).sum { |a, b| (a - b).abs } / 2
     end
 
     def outcome_chances(model, test, set)
-      rows = model.motion_of(set).each_with_index.map { |chance, m| model.of_set(test, m, set).map { |one| one * chance } }
+      rows = model.motion_of(set).each_with_index.map { |chance, m| model.distribution(test, m, set).map { |one| one * chance } }
       rows.transpose.map(&:sum)
     end
   end

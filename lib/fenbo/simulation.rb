@@ -20,6 +20,7 @@ module Fenbo
   module Simulation
     autoload :Boxes, "fenbo/simulation/boxes"
     autoload :CaseMaker, "fenbo/simulation/case_maker"
+    autoload :Clamp, "fenbo/simulation/clamp"
     autoload :Effects, "fenbo/simulation/effects"
     autoload :Motor, "fenbo/simulation/motor"
     autoload :Observer, "fenbo/simulation/observer"

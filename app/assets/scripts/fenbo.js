@@ -5,6 +5,7 @@ import Alpine from "@alpinejs/csp/dist/module.esm.min.js";
 import { drafts } from "./drafts.js";
 import { keys } from "./keys.js";
 import { outbox } from "./outbox.js";
+import { meter } from "./meter.js";
 import { signature } from "./signature.js";
 
 htmx.config.includeIndicatorStyles = false;
@@ -30,6 +31,15 @@ document.addEventListener("click", (event) => {
   if (fan) document.querySelector(`a.leader[href="${CSS.escape(fan.dataset.href)}"]`)?.click() ?? (location.href = fan.dataset.href);
 });
 
+// A chosen file's text goes into its field, to be read and corrected there.
+document.addEventListener("change", async (event) => {
+  const into = event.target.dataset?.fileInto && document.getElementById(event.target.dataset.fileInto);
+  const file = event.target.files?.[0];
+  if (!into || !file) return;
+  into.value = (await file.text()).slice(0, 2_000_000);
+  into.dispatchEvent(new Event("input", { bubbles: true }));
+});
+
 // One press is enough: a second on the same form is let go by.
 document.addEventListener("submit", (event) => {
   const form = event.target;
@@ -48,6 +58,7 @@ document.addEventListener("htmx:afterSwap", () => {
 window.addEventListener("pageshow", (event) => event.persisted && location.reload());
 
 Alpine.data("signature", signature);
+Alpine.data("meter", meter);
 window.Alpine = Alpine;
 stamp(document);
 drafts.start();

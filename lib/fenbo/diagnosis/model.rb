@@ -43,12 +43,12 @@ module Fenbo
         @motions = Diagnosis.rules["motions"]
         @place = @causes.each_with_index.to_h
         @sets = (0..LISTED).flat_map { |size| @causes.each_index.to_a.combination(size).select { |set| possible?(set) } }.freeze
-        @chances, @pictures, @usual, @sound, @cumulative, @kept = {}, {}, {}, {}, {}, {}
+        @chances, @pictures, @usual, @sound, @cumulative, @kept, @named = {}, {}, {}, {}, {}, {}, {}
       end
 
       def place(cause) = @place[cause]
 
-      def named(set) = set.map { |c| causes[c] }
+      def causes_of(set) = set.map { |c| causes[c] }
 
       def possible?(set) = set.size < 2 || set.combination(2).none? { |one, other| excluded?(one, other) }
 
@@ -82,10 +82,11 @@ module Fenbo
       # ways of standing still.
       def spread(table) = motions.map { |name| table.fetch(name) }
 
-      # chances(test, k)[motion][h] for the listed sets: the chance that the true
-      # outcome is the kth.
-      def chances(test, k)
-        @chances[[test.id, k]] ||= motions.each_index.map { |m| sets.map { |set| chance(test, m, set, k) } }
+      # The likelihood of a piece of evidence under each listed set, by motion. One
+      # plain answer is met again and again, so it is kept.
+      def likelihoods(one)
+        return @chances[one.to_a.first(3)] ||= weigh(one) if one.extra.size == 1
+        weigh(one)
       end
 
       # What a fan shows that nothing is wrong with: seldom anything out of the
@@ -115,10 +116,22 @@ module Fenbo
 
       # The whole distribution of true outcomes under a set.
       def distribution(test, m, set)
-        return sound(test, m) if set.empty?
-        bearing = set.select { |c| cumulative(test, m)[c] }
-        return usual(test, m) if bearing.empty?
-        (@kept[[test.id, m]] ||= {})[bearing] ||= Chances.maximum(bearing.map { |c| picture(test, m, c) })
+        (@kept[test.id] ||= motions.map { {} })[m][set] ||= begin
+          bearing = set.select { |c| cumulative(test, m)[c] }
+          if set.empty? then sound(test, m)
+          else
+            bearing.empty? ? usual(test, m) : Chances.maximum(bearing.map { |c| picture(test, m, c) })
+          end
+        end
+      end
+
+      # The same as it would be named by somebody who errs now and then.
+      def named(test, m, set)
+        (@named[test.id] ||= motions.map { {} })[m][set] ||= begin
+          flat = test.mistake / test.telling.sum
+          clean = set ? distribution(test, m, set) : of_unknown(test, m)
+          clean.each_with_index.map { |chance, k| (1 - test.mistake) * chance + flat * test.telling[k] }
+        end
       end
 
       def of_unknown(test, m)
@@ -137,6 +150,12 @@ module Fenbo
       end
 
       private
+
+      def weigh(one)
+        motions.each_index.map do |m|
+          sets.map { |set| one.extra.sum(one.base) { |k, weight| weight * chance(one.test, m, set, k) } }
+        end
+      end
 
       def rules = Diagnosis.rules
 

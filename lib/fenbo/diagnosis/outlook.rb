@@ -120,29 +120,17 @@ module Fenbo
       def chances(test)
         @seen[test.id] ||= begin
           before = @posterior.evidence.find { |one| one.test == test && !one.complaint? }
-          shared = {}.compare_by_identity
-          @pairs.map do |h, m|
-            clean = clean(test, h, m)
-            shared[clean] ||= named(test, before ? given(before, clean) : clean)
-          end
+          @pairs.map { |h, m| before ? again(before, m, @posterior.sets[h]) : @model.named(test, m, @posterior.sets[h]) }
         end
       end
 
-      def clean(test, h, m)
-        set = @posterior.sets[h]
-        set ? @model.distribution(test, m, set) : @model.of_unknown(test, m)
-      end
-
-      # What is true, after what was said of it.
-      def given(evidence, clean)
+      # What would be named if the same were looked at once more.
+      def again(evidence, m, set)
+        test = evidence.test
+        clean = set ? @model.distribution(test, m, set) : @model.of_unknown(test, m)
         weighed = clean.each_with_index.map { |chance, k| chance * (evidence.base + evidence.extra.fetch(k, 0.0)) }
-        whole = weighed.sum
-        weighed.map { |one| one / whole }
-      end
-
-      def named(test, clean)
-        flat = test.mistake / test.telling.sum
-        clean.each_with_index.map { |chance, k| (1 - test.mistake) * chance + flat * test.telling[k] }
+        whole, flat = weighed.sum, test.mistake / test.telling.sum
+        weighed.each_with_index.map { |one, k| (1 - test.mistake) * one / whole + flat * test.telling[k] }
       end
 
       # The loss left after an outcome, or what the best follower brings it to.
@@ -164,7 +152,7 @@ module Fenbo
 
       def labels(i)
         set = @posterior.sets[@pairs[i].first] or return [UNKNOWN]
-        set.empty? ? [HEALTHY] : @model.named(set).map(&:id)
+        set.empty? ? [HEALTHY] : @model.causes_of(set).map(&:id)
       end
     end
   end

@@ -13,8 +13,8 @@ module Fenbo
     # Hypotheses are numbered: the model's sets, then the triples, "none of these"
     # last. `weights[motion][h]` sums to one over everything.
     class Posterior
-      BRANCH = 1e-5
-      TRACE = 2e-5
+      BRANCH = 3e-4
+      TRACE = 3e-4
       # How many of the likeliest sets are ever looked at.
       LEADING = 8
 
@@ -56,7 +56,7 @@ module Fenbo
 
       # The likeliest [[causes], chance], best first, without "none of these".
       def leading_sets
-        @leading_sets ||= sets.each_index.max_by(LEADING) { |h| hypotheses[h] }.map { |h| [model.named(sets[h]), hypotheses[h]] }
+        @leading_sets ||= sets.each_index.max_by(LEADING) { |h| hypotheses[h] }.map { |h| [model.causes_of(sets[h]), hypotheses[h]] }
       end
 
       def leading_set = leading_sets.first.first
@@ -113,25 +113,10 @@ module Fenbo
       end
 
       # The evidence under each listed set.
-      def listed(one, m)
-        (@listed ||= {}.compare_by_identity)[one] ||= []
-        @listed[one][m] ||= begin
-          row = Array.new(model.sets.size, one.base)
-          one.extra.each { |k, weight| add(row, model.chances(one.test, k)[m], weight) }
-          row
-        end
-      end
+      def listed(one, m) = ((@listed ||= {}.compare_by_identity)[one] ||= model.likelihoods(one))[m]
 
       def of_set(one, m, set)
         one.extra.inject(one.base) { |sum, (k, weight)| sum + weight * model.chance(one.test, m, set, k) }
-      end
-
-      def add(row, chances, weight)
-        h = 0
-        while h < row.size
-          row[h] += weight * chances[h]
-          h += 1
-        end
       end
 
       def scale(row, likelihoods)

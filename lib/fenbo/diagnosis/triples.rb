@@ -10,7 +10,9 @@ module Fenbo
       Sheet = Struct.new(:base, :extra, :usual, :sums)
 
       # A third cause may lift a pair by this much more than it lifts a healthy fan.
-      MARGIN = 20
+      MARGIN = 2
+      # A motion is followed when it holds this many times what a pair is grown from.
+      LIVE = 2
 
       # @param lifts [Array<Float>] how much likelier each cause alone makes what was
       #   said of it, at the most
@@ -28,8 +30,9 @@ module Fenbo
       # @return [Hash] set of three => its weight by motion
       def reached(rows, branch:, trace:)
         @trace = trace
-        @live = rows.each_index.select { |m| rows[m].sum > trace }
+        @live = rows.each_index.select { |m| rows[m].sum > branch * LIVE }
         @sheets = @live.to_h { |m| [m, @evidence.map { |one| sheet(one, m) }] }
+        @ceiling = @evidence.inject(1.0) { |most, one| most * (one.base + one.extra.values.max) }
         grown = {}
         parents(rows, branch).each { |pair, weight| grow(pair, weight, grown) }
         grown
@@ -65,6 +68,7 @@ module Fenbo
       # nil where too little is left of it to matter.
       def weigh(set)
         prior = @model.prior(set, @odds) * @neighbours.factor(set)
+        return nil if prior * @ceiling < @trace
         motion = @model.motion_of(set)
         row = Array.new(motion.size, 0.0)
         @live.each { |m| row[m] = through(@sheets[m], set, prior * motion[m]) }

@@ -46,7 +46,11 @@ module Fenbo
         return (random.rand < 0.2) ? "clear" : "even_light" if @rig.turning? || @rig[:hours] < 3
         return "behind_one_fan" if @rig.neighbours.positive? && @rig.any_neighbour_runs? && random.rand < 0.6
         pick = random.rand
-        (pick < 0.25) ? "even_blocked" : ((pick < 0.35) ? "fan_ring_ice" : "even_light")
+        if pick < 0.25
+          "even_blocked"
+        else
+          ((pick < 0.35) ? "fan_ring_ice" : "even_light")
+        end
       end
 
       private

@@ -113,7 +113,11 @@ module Fenbo
 
       def control_call
         return "not_calling" if !@rig[:calling]
-        (@rig[:control_works] && @rig[:supply_on]) ? "calling" : (@rig[:supply_on] ? "should_call_but_does_not" : %w[should_call_but_does_not calling not_calling].sample(random: @random))
+        if @rig[:control_works] && @rig[:supply_on]
+          "calling"
+        else
+          (@rig[:supply_on] ? "should_call_but_does_not" : %w[should_call_but_does_not calling not_calling].sample(random: @random))
+        end
       end
 
       def door_switch_held = (@rig.turning? || (@rig[:why_off] == "door")) ? "fan_runs" : "no_change"
@@ -137,7 +141,11 @@ module Fenbo
       end
 
       def amps_beside_neighbours
-        others = @rig.any_neighbour_runs? ? 0.93 : (@rig.energised? ? 0.93 : 0.0)
+        others = if @rig.any_neighbour_runs?
+          0.93
+        else
+          (@rig.energised? ? 0.93 : 0.0)
+        end
         difference = @rig.running.amps - others
         return "alike" if difference.abs < 0.1
         difference.positive? ? "higher" : "lower"

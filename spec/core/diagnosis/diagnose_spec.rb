@@ -83,7 +83,10 @@ RSpec.describe Fenbo::Diagnosis::Diagnose do
     expect(odd[:contradictions].first[:why]).to match(/Repeat it/)
     twice = diagnose("fan_motion normal", "fan_motion stopped")
     expect(twice[:contradictions].first).to include(test: "fan_motion", outcome: "normal")
-    expect(twice[:causes]).to eq diagnose("fan_motion stopped")[:causes]
+    # The later answer leads, the earlier one still tempers it; a third settles it.
+    chance = ->(result) { result[:causes].find { |one| one[:id] == "winding_open" }&.fetch(:probability) || 0 }
+    thrice = diagnose("fan_motion normal", "fan_motion stopped", "fan_motion stopped")
+    expect([diagnose("fan_motion normal"), twice, thrice].map(&chance).each_cons(2)).to all(satisfy { |a, b| b > a })
   end
 
   it "moves base rates by age and recent work" do
@@ -109,6 +112,57 @@ RSpec.describe Fenbo::Diagnosis::Diagnose do
       expect(result[:sets].sum { |one| one[:probability] } + result[:none_of_these]).to be <= 1.001
       expect(result[:none_of_these]).to be_between(0, 1)
       expect(result[:causes].map { |one| one[:probability] }).to all(be_between(0, 1))
+    end
+  end
+
+  it "finds three causes where three are there" do
+    result = diagnose("fan_motion stopped", "noise hum_not_turning", "spin_by_hand seized", "blade_state sound", "amps locked", "shaft_play rocks",
+      "water_present yes", "drain_check blocked", "drain_check blocked", "frost_pattern even_blocked", "forced_defrost no_heat", "defrost_heater_ohms open", "coil_through_light iced")
+    expect(result[:sets].first[:causes]).to contain_exactly("bearing_seized", "drain_blocked", "defrost_failed")
+  end
+
+  it "offers an answer that does not fit once more, and never a question that told nothing" do
+    odd = diagnose("fan_motion stopped", "noise silent", "spin_by_hand seized", "winding_ohms open", "shaft_play none", "voltage_at_motor in_range", motor: "shaded_pole")
+    expect(odd[:next_tests].select { |one| one[:again] }.map { |one| one[:test] }).to include "spin_by_hand"
+    tried = diagnose("noise grinding", "sound_recording unclear")
+    expect(tried[:next_tests].map { |one| one[:test] }).not_to include "sound_recording"
+  end
+
+  it "hears the complaint until somebody looks for themselves" do
+    chance = ->(id, *findings, complaint: []) { diagnose(*findings, context: {"side" => "evaporator", "complaint" => complaint})[:causes].find { |one| one[:id] == id }&.fetch(:probability) || 0 }
+    expect(chance["drain_blocked", complaint: ["water"]]).to be > 2 * chance["drain_blocked"]
+    expect(chance["drain_blocked", "water_present no", complaint: ["water"]]).to eq chance["drain_blocked", "water_present no"]
+    expect(diagnose(context: {"complaint" => ["ghosts"]}).faults.map(&:field)).to eq ["context.complaint.0"]
+  end
+
+  it "leaves out no set of three that matters" do
+    random = Random.new(4)
+    4.times do
+      rig = Fenbo::Simulation::CaseMaker.new(random).draw
+      tests = Fenbo::Diagnosis::Test.all.values.select { |test| rig.rig.equipment.test?(test) }.sample(6, random:)
+      file = Fenbo::Diagnosis::CaseFile.read(Fenbo::Input.new({"unit" => {"family" => rig.rig.family, "fans" => [{"position" => "#{rig.rig.side}-1", "motor" => {"family" => rig.rig.motor}}]},
+        "position" => "#{rig.rig.side}-1", "findings" => tests.map { |test| {"test" => test.id, "outcome" => rig.see(test.id)} }}))
+      model = Fenbo::Diagnosis::Model.for(file.equipment)
+      weighed = Fenbo::Diagnosis::Posterior.of(file, model).causes
+      expect(weighed.map { |cause, chance| (chance - full_sum(file, model)[cause]).abs }.max).to be < 0.005
+    end
+  end
+
+  # Every set of up to three, one by one.
+  def full_sum(file, model)
+    @full_sum ||= {}
+    @full_sum[file] ||= begin
+      odds = model.odds(age_band: nil, recent_work: false)
+      sets = (0..3).flat_map { |size| model.causes.each_index.to_a.combination(size).select { |set| model.possible?(set) } }
+      weight = ->(prior, motion, chances) { motion.each_with_index.sum { |share, m| file.evidence.inject(prior * share) { |product, one| product * one.likelihood(chances[one.test, m]) } } }
+      held = Hash.new(0.0)
+      whole = weight[model.unknown_odds, model.motion_of_unknown, ->(test, m) { model.of_unknown(test, m) }]
+      sets.each do |set|
+        one = weight[model.prior(set, odds), model.motion_of(set), ->(test, m) { model.distribution(test, m, set) }]
+        whole += one
+        model.causes_of(set).each { |cause| held[cause] += one }
+      end
+      model.causes.to_h { |cause| [cause, held[cause] / whole] }
     end
   end
 

@@ -5,9 +5,10 @@
 # for what the fan then does.
 RSpec.describe "the knowledge of causes" do
   def typical(model, cause)
-    motion = model.motion_of([cause]).each_with_index.max_by(&:first).last
+    set = [model.place(cause)]
+    motion = model.motion_of(set).each_with_index.max_by(&:first).last
     model.tests.reject { |test| test.id == "noise_with_fan_disconnected" }.map do |test|
-      chances = model.of_set(test, motion, [cause])
+      chances = model.distribution(test, motion, set)
       {"test" => test.id, "outcome" => test.outcomes[chances.each_index.max_by { |k| chances[k] }]}
     end
   end
@@ -24,9 +25,10 @@ RSpec.describe "the knowledge of causes" do
   # fault, say, has no test of its own at a condenser fan. No single finding there
   # is a dozen times likelier with it than without.
   def telling?(model, cause)
-    motion = model.motion_of([cause]).each_with_index.max_by(&:first).last
+    set = [model.place(cause)]
+    motion = model.motion_of(set).each_with_index.max_by(&:first).last
     !cause.unit? || model.tests.any? do |test|
-      model.of_set(test, motion, [cause]).zip(model.of_set(test, motion, [])).any? { |with, without| with > 0.4 && with > 12 * without }
+      model.named(test, motion, set).zip(model.usual(test, motion)).any? { |with, without| with > 0.4 && with > 12 * without }
     end
   end
 
@@ -58,11 +60,11 @@ RSpec.describe "the knowledge of causes" do
         model.motion_of(set).each_with_index.sum do |chance, m|
           chance * findings.inject(1.0) { |product, finding|
             test = Fenbo::Diagnosis::Test[finding["test"]]
-            product * model.of_set(test, m, set)[test.outcomes.index(finding["outcome"])]
+            product * model.named(test, m, set)[test.outcomes.index(finding["outcome"])]
           }
         end
       }
-      expect(probability[[cause]]).to be > 5 * probability[[]], cause.id
+      expect(probability[[model.place(cause)]]).to be > 5 * probability[[]], cause.id
     end
   end
 end

@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+module Helpers
+  # The picture of an instrument: its empty face before anything was asked, what it
+  # found afterwards.
+  module Instruments
+    # @param asked, result [Hash, nil] with string keys, as kept with a reading
+    def instrument_picture(instrument, asked: nil, result: nil)
+      asked ||= instrument.asked&.as_json if instrument.result && !instrument.result.refused?
+      result ||= instrument.result.to_h.as_json if asked
+      send(:"picture_of_#{instrument.tool}", instrument, asked, result)
+    end
+
+    private
+
+    def picture_of_amps(instrument, asked, result)
+      return Drawings::AmpsDial.new(window: instrument_window(instrument)).svg unless result
+      Drawings::AmpsDial.new(result:, turns: asked.dig("reading", "turns") || 1).svg
+    end
+
+    def instrument_window(instrument) = (@position && Services::AmpsWindow.of(@position) if instrument.tool == "amps")
+
+    def picture_of_phases(_instrument, asked, result)
+      limits = Services::Shop.limits
+      return Drawings::Legs.new(values: [0, 0, 0], unit: "A", limits: limits.then { |one| [one["balance.amps_good"], one["balance.amps_watch"]] }).svg unless result
+      volts = asked["volts"] && Drawings::Legs.new(values: asked["volts"], unit: "V", names: %w[ab bc ca], limits: [limits["balance.volts_good"], limits["balance.volts_correct"]]).svg
+      amps = asked["amps"] && Drawings::Legs.new(values: asked["amps"], unit: "A", limits: [limits["balance.amps_good"], limits["balance.amps_watch"]], rolled: asked["rolled_amps"], lost: result["lost_leg"]).svg
+      [volts, amps].compact.join
+    end
+
+    def picture_of_windings(instrument, asked, result)
+      Drawings::Winding.new(kind: asked ? asked["kind"] : instrument.kind, result:, ohms: asked ? asked["ohms"].compact : {}, open: asked ? asked["open"] : []).svg
+    end
+
+    def picture_of_capacitor(_instrument, _asked, result) = Drawings::CapacitorBand.new(result:).svg
+
+    def picture_of_product(_instrument, asked, result)
+      result ? Drawings::DriftCurve.new(result:, asked:, show: ->(c) { show(c, "temperature") }).svg : ""
+    end
+
+    def picture_of_pulldown(_instrument, asked, result)
+      (result && asked["readings"].any?) ? Drawings::CoolingCurve.new(result:, asked:, food_limit_c: @job&.product_limit_c).svg : ""
+    end
+
+    def picture_of_refrigerant(_instrument, asked, result) = result ? Drawings::LedgerBars.new(result:, asked:).svg : ""
+  end
+end
