@@ -34,7 +34,8 @@ module Drawings
 
     def faulty = @result["faulty_pairs"] || []
 
-    def verdict = @result["verdict"]
+    # Ground hides what the pairs say; the picture shows both.
+    def verdict = (@result["verdict"] == "grounded" && @open.any?) ? "open_winding" : @result["verdict"]
 
     # A pair about double the others: it can only be a delta.
     def delta? = verdict == "open_winding" && faulty.size == 1 && @open.empty?
@@ -75,8 +76,8 @@ module Drawings
       terminal(190, 12, "C")
       terminal(70, 190, "R", "run")
       terminal(310, 190, "S", "start")
-      figure(112, 104, "cr")
-      figure(268, 104, "cs")
+      figure(92, 100, "cr")
+      figure(292, 100, "cs")
       figure(190, 200, "rs")
     end
 
@@ -124,8 +125,8 @@ module Drawings
     end
 
     def ground
-      @svg.path("M346 150 v22 M332 172 h28 M337 178 h18 M342 184 h8", "coil-bad")
-      @svg.text(346, 204, "ground", "leg-figure leg-figure-bad", text_anchor: "middle")
+      @svg.path("M340 40 v22 M326 62 h28 M331 68 h18 M336 74 h8", "coil-bad")
+      @svg.text(340, 94, "ground", "leg-figure leg-figure-bad", text_anchor: "middle")
     end
   end
 end

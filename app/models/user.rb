@@ -43,6 +43,6 @@ class User < ApplicationRecord
 
   # A clamp meter's stated accuracy, as the core wants it; nil when not given.
   def meter_for_core
-    meter.slice("percent", "counts", "resolution").presence
+    meter.slice("percent", "counts", "resolution", "true_rms").presence
   end
 end

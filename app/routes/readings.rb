@@ -7,6 +7,7 @@ module Routes
       need :record
       instrument = Services::Instrument.of(tool, params, user: current_user, position:)
       page = (phase == "after") ? "prove" : "measure"
+      instrument.faults["state"] = "Prove it dead first: disconnected, locked, tested. Confirm it at “The unit is”, then keep the reading." if instrument.dead? && job.state != "D"
       halt 422, station(page, instrument:, proof: Services::Proof.new(job), faults: {}, typed: {}) unless instrument.ask
       reading = Services::InstrumentReading.new(job, position, current_user).keep(instrument, client_id:, phase:, visit:)
       Services::Progress.finish(job, "prove", current_user) if phase == "after" && Services::Proof.new(job.reload).proved?

@@ -46,7 +46,7 @@ module Services
     # Whether anything was typed yet.
     def asked? = fields.any? { |field| field.options.nil? && !@typed[field.name].to_s.strip.empty? }
 
-    # Asks the core; false when something typed cannot be understood.
+    # Asks the core, unless something stands against it already; false when something typed cannot be understood.
     def ask
       asked = question
       return false if faults.any?
@@ -58,6 +58,9 @@ module Services
 
     # What a field holds: as typed, else what is known beforehand.
     def value(name) = @typed[name].nil? ? known[name] : @typed[name]
+
+    # Whether it is only read on a unit made safe and proved dead.
+    def dead? = false
 
     # Test => outcome that the answer amounts to; none where it cannot tell.
     def findings = {}

@@ -66,7 +66,7 @@ module Demo
       earlier = @row["earlier"] || []
       Job.create!(unit: @unit, fan_position: hand, technician: @who, complaint: @row["complaint"], opened_at: opened, box_c: @row["box"], box_read_at: @row["box"] && [opened, @now - 4 * 3600].max,
         earlier_c: earlier[0], earlier_hours_ago: earlier[1], drift_end_c: @row.fetch("drift", @unit.drift_end_c), product_limit_c: @unit.product_limit_c, product_value_cents: @unit.product_value_cents,
-        station: @row["station"])
+        complaint_kinds: @row.fetch("about", []), return_of: @row["returns"] && @unit.jobs.where(status: "closed").order(opened_at: :desc).find(&:decision), station: @row["station"])
     end
 
     def visits

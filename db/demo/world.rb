@@ -31,6 +31,7 @@ module Demo
         places
         history
         jobs.each { |row| JobMaker.new(row, now: @now).make }
+        Services::Learning.recount
       end
     end
 

@@ -12,6 +12,8 @@ module Services
           Field.new(name: "amps", label: "Amps in the start lead", kind: "current", group: "Or under load, nothing removed"), Field.new(name: "volts", label: "Volts across it", kind: "voltage", group: "Or under load, nothing removed"), Field.new(name: "hertz", label: "Hertz", group: "Or under load, nothing removed")]
       end
 
+      def dead? = !loaded?
+
       def findings = {"capacitor" => result.verdict}
 
       def working
@@ -25,13 +27,14 @@ module Services
 
       def known = {"rated" => plate&.capacitor_uf && "#{tidy(plate.capacitor_uf)} µF", "hertz" => position ? tidy(position.unit.supply_hertz) : "50"}
 
+      def loaded? = value("amps").present? || value("volts").present?
+
       def range = value("rated").to_s.match(RANGE)&.captures&.map { |one| one.tr(",", ".").to_f }
 
       def question
-        loaded = value("amps").present? || value("volts").present?
         printed = range ? {"range_uf" => range} : {"rated_uf" => figure("rated", required: true)}
-        load = {"amps" => figure("amps", required: true), "volts" => figure("volts", required: true), "hertz" => number("hertz")} if loaded
-        printed.merge("tolerance_percent" => number("tolerance"), "measured_uf" => (loaded ? figure("measured") : figure("measured", required: true)), "under_load" => load).compact
+        load = {"amps" => figure("amps", required: true), "volts" => figure("volts", required: true), "hertz" => number("hertz")} if loaded?
+        printed.merge("tolerance_percent" => number("tolerance"), "measured_uf" => (loaded? ? figure("measured") : figure("measured", required: true)), "under_load" => load).compact
       end
 
       def field_of(path)

@@ -31,7 +31,7 @@ module Services
 
       private
 
-      def question = {"volts" => three(VOLTS), "amps" => three(AMPS), "rolled_amps" => three(ROLLED)}
+      def question = {"volts" => three(VOLTS), "amps" => three(AMPS), "rolled_amps" => three(ROLLED), "meter" => user.meter_for_core}.compact
 
       # All three or none: one missing is told at its field.
       def three(names)

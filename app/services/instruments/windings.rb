@@ -21,6 +21,8 @@ module Services
         KINDS.key?(family) ? family : "shaded_pole"
       end
 
+      def dead? = true
+
       def pairs = Fenbo::Electrical::Windings::PAIRS.fetch(kind)
 
       def findings

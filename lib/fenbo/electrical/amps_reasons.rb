@@ -41,7 +41,12 @@ module Fenbo
 
       def ec
         return unless question.ec?
-        [reason("An EC motor's current is no sine: it takes a true-RMS meter, and it is judged by watts", "ec.by_watts", source: "electrical/window"), ec_verdict]
+        [reason("An EC motor's current is no sine: it takes a true-RMS meter, and it is judged by watts", "ec.by_watts", source: "electrical/window"), averaging, ec_verdict].compact
+      end
+
+      def averaging
+        return if question.meter.true_rms != false
+        reason("This clamp is not true RMS: what it shows of an EC motor's current can be off by a third, so watts from it are not to be trusted", "meter.true_rms", source: "electrical/meter")
       end
 
       def ec_verdict

@@ -8,13 +8,14 @@ module Fenbo
     #   extra temperature rise % = 2 × (unbalance %)², for volts
     #
     # in:  volts [ab, bc, ca], amps [a, b, c] and, after all three leads moved one
-    #      step (a to b, b to c, c to a), rolled_amps by line; any may be null
+    #      step (a to b, b to c, c to a), rolled_amps by line; any may be null; the
+    #      clamp's meter as for amps
     # out: volts and amps with mean, unbalance and verdict, the derating, the lost
     #      leg, whether the high leg follows supply or motor; verdict good | watch |
     #      correct | stop, the worst of all
     # Source: docs/sources.md, electrical/three-phase.
     class Phases < Tool
-      Question = Value.of(:volts, :amps, :rolled_amps)
+      Question = Value.of(:volts, :amps, :rolled_amps, :meter)
       ORDER = %w[good watch correct stop].freeze
       LEGS = %w[a b c].freeze
 
@@ -25,7 +26,7 @@ module Fenbo
         rolled = input.numbers("rolled_amps", at_most: MOST_AMPS, **span)
         input.fault("volts", "needs the three volts, the three amps or both") unless input.given?("volts") || input.given?("amps")
         input.fault("amps", "are needed beside rolled_amps, to compare with") if input.given?("rolled_amps") && !input.given?("amps")
-        Question.new(volts:, amps:, rolled_amps: rolled)
+        Question.new(volts:, amps:, rolled_amps: rolled, meter: Meter.read(input.object("meter", required: false)))
       end
 
       def answer = Result.new(verdict:, figures:, reasons: PhasesReasons.new(self).list)
@@ -58,6 +59,12 @@ module Fenbo
         return 1.0 if percent <= table.first.first
         lower, upper = table.each_cons(2).find { |_, (end_percent, _)| percent <= end_percent + SLACK }
         upper && lower.last + (upper.last - lower.last) * (percent - lower.first) / (upper.first - lower.first)
+      end
+
+      # How many percent of unbalance the clamp's own error could make of even legs.
+      def meter_percent
+        mean = question.amps && question.amps.sum / 3.0
+        100 * question.meter.error(mean, 1) / mean if mean&.positive? && !question.meter.exact?
       end
 
       def extra_rise_percent = question.volts && 2 * volts_unbalance**2

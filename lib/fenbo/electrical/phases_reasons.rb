@@ -22,7 +22,7 @@ module Fenbo
         @limits = phases.limits
       end
 
-      def list = [lost, dead, volts, derating, amps, rolled].compact
+      def list = [lost, dead, volts, derating, amps, meter, rolled].compact
 
       private
 
@@ -53,6 +53,13 @@ module Fenbo
         verdict = @phases.amps_verdict or return
         name = (verdict == "good") ? "balance.amps_good" : "balance.amps_watch"
         limited("Amps differ by #{percent(@phases.amps_unbalance)} from their mean: #{AMPS[verdict]}", name, @phases.amps_unbalance.round(2))
+      end
+
+      # A limit closer than the meter's own error is not settled by it.
+      def meter
+        error, unbalance = @phases.meter_percent, @phases.amps_unbalance
+        return unless error && [@limits["balance.amps_good"], @limits["balance.amps_watch"]].any? { |limit| (unbalance - limit).abs < error }
+        reason("This clamp's own error (#{@phases.question.meter}) could make or hide #{percent(error)}: wrap more turns through the jaw", "meter.turns", value: error.round(2))
       end
 
       def rolled
