@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require "csv"
+require "time"
 
 module Services
   # Temperatures against time as people and loggers write them: a line each, minute or
@@ -52,10 +52,10 @@ module Services
     def minute_of(text)
       case text.to_s
       when CLOCK then clocked($1.to_i * 60 + $2.to_i + $3.to_i / 60.0)
-      when STAMP then clocked(DateTime.parse(text.tr(" ", "T")).to_time.to_f / 60)
+      when STAMP then clocked(Time.parse(text).to_f / 60)
       when /\A\d{1,7}([.,]\d{1,3})?\z/ then text.tr(",", ".").to_f
       end
-    rescue Date::Error
+    rescue ArgumentError
       nil
     end
 
