@@ -27,7 +27,7 @@ module Routes
     private
 
     # The clamp after the work, or the box on its way down.
-    def instrument = Services::Instrument.of((params[:tool] == "pulldown") ? "pulldown" : "amps", {}, user: current_user, position:)
+    def instrument = Services::Instrument.of((params[:tool] == "pulldown") ? "pulldown" : "amps", {"turning" => "yes"}, user: current_user, position:)
 
     # A second press takes the tick back.
     def tick(id)

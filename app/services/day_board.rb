@@ -54,10 +54,24 @@ module Services
         x = Drawings::DayLine.x((Time.local(date.year, date.month, date.day) - now) / 3600.0)
         [x, date.strftime("%a"), true] if x
       end
-      midnights + [3, 6, 9].map { |hours| [Drawings::DayLine.x(hours), "+#{hours} h", false] }
+      spread(midnights + [3, 6, 9].map { |hours| [Drawings::DayLine.x(hours), "+#{hours} h", false] })
     end
 
     private
+
+    # Words that would lie on others go: days stay before hours, and all before "now".
+    def spread(marks)
+      taken = [-WORD..WORD]
+      marks.map do |x, words, strong|
+        free = taken.none? { |range| range.cover?(x) }
+        taken << ((x - WORD)..(x + WORD)) if free
+        [x, free ? words : "", strong]
+      end
+    end
+
+    # Room for a mark's words.
+    WORD = 76
+    private_constant :WORD
 
     def jobs
       Job.open.preload(:station_steps, {unit: :site}, :technician, decisions: :user, part_choices: :motor, visits: :technician).to_a

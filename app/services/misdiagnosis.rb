@@ -26,14 +26,17 @@ module Services
 
     def corrected? = said.any? && found.any? && (said & found).empty?
 
-    # The test not made then whose outcome tells the two causes apart best.
+    # What a minute weighs against telling two causes apart.
+    MINUTE = 0.02
+
+    # The test not made then that tells the two causes apart best for its minutes.
     def would_have_told
       place = first.unit.position(first.position_in_hand&.key)
       model = Fenbo::Diagnosis::Model.for(Fenbo::Diagnosis::Equipment.new(family: first.unit.family, side: place.side, motor: place.motor_now&.family))
       made = first.findings.reject(&:voided?).map(&:test)
       pair = [said.first, found.first].map { |id| model.causes.index { |cause| cause.id == id } }
       return nil if pair.include?(nil)
-      model.tests.reject { |test| made.include?(test.id) }.max_by { |test| distance(model, test, pair) }
+      model.tests.reject { |test| made.include?(test.id) }.max_by { |test| distance(model, test, pair) - MINUTE * test.minutes }
     end
 
     private

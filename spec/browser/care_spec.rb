@@ -58,7 +58,10 @@ RSpec.describe "care for what is typed, and for who reads it" do
   end
 
   pages = {"sign-in" => "/sign-in", "day" => "/", "jobs" => "/jobs", "new job" => "/jobs/new", "units" => "/units", "unit" => "/units/2", "unit change" => "/units/2/edit", "plate" => "/units/2/fans/evaporator-1",
-           "customers" => "/customers", "parts" => "/parts", "settings" => "/settings", "style" => "/style", "lost" => "/nowhere"}
+           "customers" => "/customers", "parts" => "/parts", "settings" => "/settings", "style" => "/style", "lost" => "/nowhere", "learning" => "/learning", "bench" => "/bench",
+           "bench legs" => "/bench/phases?volts_ab=462&volts_bc=458&volts_ca=440&amps_a=4.1&amps_b=4&amps_c=4.9&rolled_a=4.9&rolled_b=4.1&rolled_c=4", "bench windings" => "/bench/windings?kind=psc&cr=10&cs=open&rs=open&ground=0.4",
+           "bench capacitor" => "/bench/capacitor?rated=25&measured=22.8", "bench clock" => "/bench/product?now=4&limit=8&end=24", "bench pull-down" => "/bench/pulldown?setpoint=2&readings=0+12%0A10+9.7%0A20+8%0A35+6",
+           "bench ledger" => "/bench/refrigerant?full=40&on_1=2031-02-01&kind_1=added&before_1=30&after_1=22", "bench refused" => "/bench/amps?amps=lots"}
 
   {"day" => %i[desk phone], "glare" => %i[desk], "dark" => %i[phone]}.each do |appearance, widths|
     it "has no serious fault for assistive technology and nothing too wide, #{appearance}" do
