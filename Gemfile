@@ -1,9 +1,9 @@
 # The registry is whatever this machine's RubyGems is set up with.
 source Gem.sources.to_a.first.then { |one| one.respond_to?(:uri) ? one.uri.to_s : one.to_s }
 
-# The core (lib/fenbo) needs none of these but json_schemer, and that only
-# when the knowledge is checked.
+# The core (lib/fenbo) needs json_schemer when the knowledge is checked, and numo
 gem "json_schemer", "~> 2.3"
+gem "numo-pocketfft", "~> 0.5"
 gem "rake", "~> 13.0"
 
 group :web do

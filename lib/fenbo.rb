@@ -16,7 +16,9 @@
 #   Command     the same tools from a shell (bin/fenbo)
 #   Electrical  amps, phases, windings, capacitor: what the meter says
 #   Diagnosis   diagnose: which causes explain the findings, and what to test next
+#   Frost       frost: where it lies on the coil, and what that argues for
 #   Matching    match: which motors can take the old one's place
+#   Sound       sound: what a recording of one fan can show
 #   Sourcing    source: where to get it and when it would be done
 #   Product     product: how long the goods can wait
 #   Proof       pulldown: is the box on its way to the setpoint?
@@ -29,10 +31,12 @@ module Fenbo
   autoload :Diagnosis, "fenbo/diagnosis"
   autoload :Electrical, "fenbo/electrical"
   autoload :Error, "fenbo/errors"
+  autoload :Frost, "fenbo/frost"
   autoload :Input, "fenbo/input"
   autoload :Knowledge, "fenbo/knowledge"
   autoload :KnowledgeCheck, "fenbo/knowledge_check"
   autoload :KnowledgeError, "fenbo/errors"
+  autoload :MissingLibrary, "fenbo/errors"
   autoload :Limits, "fenbo/limits"
   autoload :Matching, "fenbo/matching"
   autoload :Procedure, "fenbo/procedure"
@@ -44,6 +48,7 @@ module Fenbo
   autoload :Refusal, "fenbo/refusal"
   autoload :Result, "fenbo/result"
   autoload :Simulation, "fenbo/simulation"
+  autoload :Sound, "fenbo/sound"
   autoload :Sourcing, "fenbo/sourcing"
   autoload :Tool, "fenbo/tool"
   autoload :Tools, "fenbo/tools"

@@ -53,6 +53,8 @@ module Fenbo
       print_answer(call(@name, parse(text)))
     rescue JSON::ParserError
       refuse("", "this is not JSON")
+    rescue MissingLibrary => problem
+      refuse("", problem.message)
     end
 
     def print_answer(answer)

@@ -6,6 +6,13 @@ module Fenbo
   # is a mistake in the program or in its knowledge files.
   class Error < StandardError; end
 
+  # A library that one tool needs is not installed.
+  class MissingLibrary < Error
+    def initialize(name)
+      super("#{name} is not installed: run bin/start once, it installs what Fenbo needs")
+    end
+  end
+
   # A knowledge file that cannot be read or does not hold together. `file` is
   # its name, `faults` the list of what to mend.
   class KnowledgeError < Error

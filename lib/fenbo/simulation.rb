@@ -17,11 +17,13 @@ module Fenbo
   #   Observer   what somebody with eyes, ears and meters makes of it
   #   CaseMaker  draws equipment, age and faults from wear and surroundings
   #   Clamp      a clamp meter on a simulated motor, line by line
+  #   Microphone a recording of a fan of any kind, speed and background
   module Simulation
     autoload :Boxes, "fenbo/simulation/boxes"
     autoload :CaseMaker, "fenbo/simulation/case_maker"
     autoload :Clamp, "fenbo/simulation/clamp"
     autoload :Effects, "fenbo/simulation/effects"
+    autoload :Microphone, "fenbo/simulation/microphone"
     autoload :Motor, "fenbo/simulation/motor"
     autoload :Observer, "fenbo/simulation/observer"
     autoload :Rig, "fenbo/simulation/rig"

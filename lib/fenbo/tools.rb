@@ -12,12 +12,14 @@ module Fenbo
       "amps" => ["Does a running current fit the nameplate, and can this meter tell?", -> { Electrical::Amps }],
       "capacitor" => ["Does a capacitor still hold what is printed on it?", -> { Electrical::Capacitor }],
       "diagnose" => ["Which causes explain the findings, and which test is worth doing next?", -> { Diagnosis::Diagnose }],
+      "frost" => ["Where does the frost lie, and what does that argue for?", -> { Frost::Reading }],
       "match" => ["Which motors can take the place of the old one?", -> { Matching::Match }],
       "phases" => ["Are the three legs alike, and does a high one belong to supply or motor?", -> { Electrical::Phases }],
       "procedure" => ["The work plan: made safe, taken apart, exchanged, put back, proved", -> { Procedure::Plan }],
       "product" => ["How long can the goods wait?", -> { Product::Clock }],
       "pulldown" => ["Is the box on its way to the setpoint, and when is it there?", -> { Proof::Pulldown }],
       "refrigerant" => ["What a circuit took and gave, and how fast it leaks", -> { Refrigerant::Ledger }],
+      "sound" => ["What does a recording of one fan show?", -> { Sound::Recording }],
       "source" => ["Where to get the part, and when would it be done?", -> { Sourcing::Source }],
       "windings" => ["Is a dead motor's winding whole and clear of ground?", -> { Electrical::Windings }]
     }.freeze

@@ -9,7 +9,7 @@ module Strategies
 
   # The usual order, whatever was found: look, then live, then made safe.
   class CheckList
-    ORDER = %w[box_temperature compartments setting fan_motion noise airflow water_present frost_pattern load_blocking_air door_seal condenser_face
+    ORDER = %w[box_temperature compartments unit_alive setting fan_motion noise airflow water_present frost_pattern load_blocking_air door_seal condenser_face
       blade_state blade_cleanliness discharge_air_difference sight_glass motor_heat coil_through_light
       control_call door_switch_held voltage_at_motor voltage_balance amps terminal_temperature amps_beside_neighbours forced_defrost
       spin_by_hand shaft_play hub_grip mount_check connector_look winding_ohms insulation capacitor contactor_look nameplate_check drain_check damper_check defrost_heater_ohms].freeze

@@ -3,7 +3,8 @@
 module Fenbo
   module Diagnosis
     # One thing seen or measured. `position` is nil for the unit as a whole.
-    Finding = Value.of(:test_id, :outcome, :position) do
+    # weights, outcome => share, where an instrument was not sure of one outcome.
+    Finding = Value.of(:test_id, :outcome, :position, weights: nil) do
       def test = Test[test_id]
 
       def label = test.label(outcome)
@@ -52,8 +53,22 @@ module Fenbo
           id = row.choice("test", Test.all.keys)
           outcome = id ? row.choice("outcome", Test[id].outcomes) : row.text("outcome")
           position = row.text("position", required: false, longest: 60)
-          Finding.new(test_id: id, outcome:, position:) if id && outcome
+          weights = read_weights(row, id)
+          Finding.new(test_id: id, outcome:, position:, weights:) if id && outcome
         end
+      end
+
+      # Shares of a soft answer; they are taken relative to their sum.
+      define_singleton_method(:read_weights) do |row, id|
+        next nil unless id && row.given?("weights")
+        table = row.object("weights")
+        known = table.keys.to_h do |outcome|
+          table.fault(outcome, "is no outcome of #{id}") unless Test[id].outcomes.include?(outcome)
+          [outcome, table.number(outcome, at_least: 0, at_most: 1) || 0.0]
+        end
+        telling = known.reject { |outcome, _| Test[id].tells_nothing?(outcome) }
+        next table.fault(nil, "needs a share above nothing") if known.values.sum.zero?
+        telling.transform_values { |share| share / known.values.sum.to_f }.select { |_, share| share.positive? }
       end
 
       # What the caller complains of: ids of inference.yml.

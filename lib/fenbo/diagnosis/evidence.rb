@@ -18,6 +18,7 @@ module Fenbo
         mistakes = findings.map { test.mistake }
         again = Diagnosis.rules["asked_again"]
         mistakes[0..-2] = mistakes[0..-2].map { |one| [one * again, 0.5].min } if findings.map(&:outcome).uniq.size > 1
+        return soft(findings.last, mistakes.last, findings.size) if findings.last.weights
         answered = findings.map { |finding| test.outcomes.index(finding.outcome) }
         weigh(test, answered, mistakes, findings.last, findings.size)
       end
@@ -30,6 +31,16 @@ module Fenbo
           [k, named - base]
         end
         new(test:, base:, extra: extra.freeze, finding:, answers:)
+      end
+
+      # An instrument's answer that is not sure of one outcome: what it leaves open tells
+      # nothing.
+      define_singleton_method(:soft) do |finding, mistake, answers|
+        test = finding.test
+        flat = mistake / test.telling.sum
+        open = 1.0 - finding.weights.values.sum
+        extra = finding.weights.to_h { |outcome, share| [test.outcomes.index(outcome), (1 - mistake) * share] }
+        new(test:, base: flat * (1 - open) + open / test.telling.sum, extra: extra.freeze, finding:, answers:)
       end
 
       # A complaint of something that `test` would show as any but its ordinary outcomes.

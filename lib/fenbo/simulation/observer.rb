@@ -111,6 +111,8 @@ module Fenbo
 
       def setting = @rig[:setting]
 
+      def unit_alive = (@rig[:supply_on] && !(@rig[:setting] == "wrong_or_off" && !@rig[:calling] && rand < 0.2)) ? "alive" : "all_dead"
+
       def control_call
         return "not_calling" if !@rig[:calling]
         if @rig[:control_works] && @rig[:supply_on]
