@@ -4,7 +4,7 @@
 class SecurityHeaders
   POLICY = [
     "default-src 'none'", "script-src 'self'", "style-src 'self'", "img-src 'self' data: blob:", "font-src 'self'",
-    "connect-src 'self'", "manifest-src 'self'", "form-action 'self'", "frame-ancestors 'none'", "base-uri 'none'"
+    "connect-src 'self'", "media-src 'self' blob:", "manifest-src 'self'", "form-action 'self'", "frame-ancestors 'none'", "base-uri 'none'"
   ].join("; ").freeze
 
   HEADERS = {

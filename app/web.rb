@@ -19,7 +19,7 @@ module Web
   STATIONS = {
     "call" => "Call", "look" => "Look", "measure" => "Measure", "decide" => "Decide", "match" => "Match", "source" => "Source",
     "fit" => "Fit", "prove" => "Prove", "hand_over" => "HandOver", "close" => "HandOver", "reopen" => "HandOver", "findings" => "Findings", "readings" => "Readings",
-    "photos" => "Photos", "report" => "Documents", "report.pdf" => "Documents", "next-visit.ics" => "Documents"
+    "photos" => "Photos", "frost" => "Frost", "sounds" => "Sounds", "report" => "Documents", "report.pdf" => "Documents", "next-visit.ics" => "Documents"
   }.freeze
 
   def self.route(path)

@@ -6,6 +6,7 @@ module Drawings
   class Axes
     LEFT = 46
     BOTTOM = 26
+    RIGHT = 22
 
     # @param across [Range] @param up [Range] of figures shown
     def initialize(svg, width, height, across:, up:)
@@ -16,11 +17,11 @@ module Drawings
       @up = up
     end
 
-    def x(value) = LEFT + (value - @across.begin) / span(@across) * (@width - LEFT - 10)
+    def x(value) = LEFT + (value - @across.begin) / span(@across) * (@width - LEFT - RIGHT)
 
     def y(value) = 8 + (1 - (value - @up.begin) / span(@up)) * (@height - BOTTOM - 8)
 
-    def right = @width - 10
+    def right = @width - RIGHT
 
     def base = @height - BOTTOM
 

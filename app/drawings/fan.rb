@@ -24,6 +24,7 @@ module Drawings
       @svg.circle(@cx, @cy, @r * 0.16, "fill-ink").circle(@cx, @cy, @r * 0.05, "fill-sheet")
       ice if %w[fan_ring_ice].include?(@outcomes["frost_pattern"]) || @outcomes["blade_state"] == "iced"
       motion
+      signs
       @svg.circle(@cx, @cy, @r + 8, "ring-hand") if @in_hand
     end
 
@@ -35,6 +36,37 @@ module Drawings
       when "slow", "intermittent" then arrows(1, "arrow-slow")
       when "reversed" then arrows(-1, "arrow-bad")
       end
+    end
+
+    # What was heard, felt and found, where it is.
+    def signs
+      noise if %w[rumbling rattling squealing grinding ticking scraping hum_not_turning].include?(@outcomes["noise"])
+      heat if %w[hot very_hot].include?(@outcomes["motor_heat"])
+      play if @outcomes["shaft_play"] == "rocks"
+      burnt if @outcomes["connector_look"] == "burnt" || @outcomes["terminal_temperature"] == "one_hot"
+    end
+
+    # Arcs beside the hub: one for a hum, two for what is louder.
+    def noise
+      arcs = (@outcomes["noise"] == "hum_not_turning") ? 1 : 2
+      arcs.times { |index| @svg.path(Svg.arc(@cx, @cy, @r * (0.26 + index * 0.1), -35, 35), "sign-noise") }
+    end
+
+    def heat
+      3.times { |index|
+        x = @cx + (index - 1) * @r * 0.16
+        @svg.path("M#{x.round(1)} #{(@cy - @r * 0.22).round(1)} q4 -5 0 -10 q-4 -5 0 -10", "sign-bad")
+      }
+    end
+
+    def play
+      y = @cy + @r * 0.3
+      @svg.path("M#{(@cx - 13).round(1)} #{y.round(1)} h26 m-5 -4 l5 4 l-5 4 m-16 -8 l-5 4 l5 4", "sign-bad")
+    end
+
+    def burnt
+      x, y = @cx + @r * 0.62, @cy + @r * 0.62
+      @svg.path("M#{x.round(1)} #{(y - 12).round(1)} l10 18 h-20 Z", "sign-burnt")
     end
 
     def still? = %w[stopped twitching].include?(@outcomes["fan_motion"])

@@ -7,11 +7,19 @@ module Drawings
   class Plate
     WIDTH = 720
 
-    KINDS = {"walk_in_cooler" => "UnitCooler", "remote_condenser" => "RoofCondenser", "fan_bank_condenser" => "RoofCondenser",
-             "rack_condenser" => "RoofCondenser"}.freeze
+    KINDS = {"household_top_freezer" => "TopFreezer", "household_bottom_freezer" => "BottomFreezer", "household_side_by_side" => "SideBySide",
+             "household_machine_bay" => "MachineBay", "reach_in" => "ReachIn", "display_case" => "DisplayCabinet", "walk_in_cooler" => "UnitCooler",
+             "remote_condenser" => "RoofCondenser", "fan_bank_condenser" => "RoofCondenser", "rack_condenser" => "RoofCondenser"}.freeze
 
     def self.of(unit, findings: [], hand: nil, links: nil)
-      Drawings.const_get(KINDS.fetch(unit.family, "Cabinet")).new(unit, findings, hand, links)
+      Drawings.const_get(KINDS.fetch(unit.family)).new(unit, findings, hand, links)
+    end
+
+    # Parts of a family that have tests of their own: id => label.
+    def self.parts(unit)
+      traits = Fenbo::Knowledge.table("families")[unit.family]["traits"]
+      sides = unit.fan_positions.map(&:side).uniq
+      Fenbo::Knowledge.table("parts").select { |_, row| (row.fetch("needs", []) - traits).empty? && (row["sides"].nil? || (row["sides"] & sides).any?) }.transform_values { |row| row["label"] }
     end
 
     def initialize(unit, findings, hand, links)
@@ -49,6 +57,12 @@ module Drawings
 
     # Outcomes about the whole unit.
     def unit_outcomes = @unit_outcomes ||= @findings.select { |finding| finding.fan_position_id.nil? }.to_h { |finding| [finding.test, finding.outcome] }
+
+    # A part that opens its tests when tapped; the page lists the same as links.
+    def part(id, x, y, width, height)
+      return unless @links && self.class.parts(@unit).key?(id)
+      @svg.group(class: "part-link") { @svg.rect(x, y, width, height, "hit hit-part", data_href: "#{@links.call(@hand || positions.first)}&part=#{id}") }
+    end
 
     def fan(position, cx, cy, radius)
       Fan.new(@svg, cx, cy, radius, outcomes: outcomes(position), in_hand: position == @hand, phase: position.number * 17).draw

@@ -38,6 +38,7 @@ module Drawings
       @svg.rect(34, y, 600, 18, "line-thin-box")
       60.times { |index| @svg.line(39 + index * 10, y, 39 + index * 10, y + 18, "line-fin") }
       @svg.line(34, y + 9, 634, y + 9, "line-tube")
+      part("condenser", 34, y, 600, 18)
       @svg.rect(34, y, 600, 18, "frost", fill: "url(#hatch)") if dirty && dirty != "clean"
     end
 
@@ -58,6 +59,7 @@ module Drawings
       @svg.rect(652, TOP + 40, 58, 120, "plate-case", rx: 2)
       3.times { |index| @svg.rect(662, TOP + 54 + index * 32, 38, 22, "line-thin-box") }
       @svg.path("M652 #{TOP + 100} H642", "line-pipe")
+      part("supply", 652, TOP + 40, 58, 120)
     end
   end
 end

@@ -20,6 +20,7 @@ module Drawings
       @svg.rect(3, TOP, WIDTH - 6, 216, "plate-case", rx: 2)
       coil
       frost
+      part("coil", INSET, COIL_TOP, span, COIL_BOTTOM - COIL_TOP)
       positions.each_with_index { |position, index| fan(position, centre(index), (COIL_TOP + COIL_BOTTOM) / 2.0, radius) }
       pan
       positions.each_index { |index| @svg.line(centre(index), COIL_BOTTOM - 90 + radius + 9, centre(index), height, "line-leader") }
@@ -81,6 +82,7 @@ module Drawings
     def pan
       @svg.path("M12 #{COIL_BOTTOM + 8} H#{WIDTH - 12} L#{WIDTH - 36} #{COIL_BOTTOM + 26} H36 Z", "plate-pan")
       @svg.path("M36 #{COIL_BOTTOM + 26} v12 h-22", "line-pipe")
+      part("drain", 8, COIL_BOTTOM + 4, 150, 40)
       water if unit_outcomes["water_present"] == "yes" || unit_outcomes["drain_check"] == "blocked"
     end
 

@@ -121,8 +121,9 @@ module Routes
     def told = @told ||= session.delete(:told)
 
     # Shows a station's page: the thing on the left, the standing on the right.
-    def station(name, **locals)
-      @station = name.to_s
+    # @param at [String] the station it belongs to, where it is none itself
+    def station(name, at: name.to_s, **locals)
+      @station = at
       middle = erb(:"stations/#{name}", layout: false, locals:)
       frame = erb(:job_layout, layout: false) { middle }
       erb(:layout, layout: false) { frame }

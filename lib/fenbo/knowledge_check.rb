@@ -83,6 +83,17 @@ module Fenbo
       unknown(causes.values.filter_map(&:part) - Diagnosis.rules["wrong_repair"].keys, "inference.yml wrong_repair")
       unknown(Diagnosis.rules["impossible"].flatten - causes.keys, "inference.yml impossible")
       plan_references(cautions)
+      part_references
+    end
+
+    def part_references
+      traits = Knowledge.table("families").values.flat_map { |row| row["traits"] }
+      Knowledge.table("parts").each do |id, row|
+        unknown(row["tests"] - tests.keys, "parts.yml #{id} tests")
+        unknown(row.fetch("needs", []) - traits, "parts.yml #{id} needs")
+      end
+      left_out = tests.keys - Knowledge.table("parts").values.flat_map { |row| row["tests"] } - %w[noise_with_fan_disconnected]
+      fault("parts.yml: no part has #{left_out.join(", ")}") if left_out.any?
     end
 
     def plan_references(cautions)

@@ -10,9 +10,11 @@ module Fenbo
   #   Spectrum    Welch power spectrum, and lines on it
   #   Envelope    how the high band rises and falls, and its own spectrum
   #   Speed       the shaft rate, given or searched for
+  #   Curves      what is drawn of it
   #   Classifier  from figures to kinds with weights
   module Sound
     autoload :Classifier, "fenbo/sound/classifier"
+    autoload :Curves, "fenbo/sound/curves"
     autoload :Envelope, "fenbo/sound/envelope"
     autoload :Recording, "fenbo/sound/recording"
     autoload :Spectrum, "fenbo/sound/spectrum"

@@ -3,9 +3,11 @@
 import htmx from "htmx.org/dist/htmx.esm.js";
 import Alpine from "@alpinejs/csp/dist/module.esm.min.js";
 import { drafts } from "./drafts.js";
+import { frost } from "./frost.js";
 import { keys } from "./keys.js";
 import { outbox } from "./outbox.js";
 import { meter } from "./meter.js";
+import { recorder } from "./recorder.js";
 import { signature } from "./signature.js";
 
 htmx.config.includeIndicatorStyles = false;
@@ -59,6 +61,8 @@ window.addEventListener("pageshow", (event) => event.persisted && location.reloa
 
 Alpine.data("signature", signature);
 Alpine.data("meter", meter);
+Alpine.data("frost", frost);
+Alpine.data("recorder", recorder);
 window.Alpine = Alpine;
 stamp(document);
 drafts.start();

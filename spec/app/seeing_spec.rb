@@ -1,0 +1,94 @@
+# frozen_string_literal: true
+
+require_relative "app_spec_helper"
+
+RSpec.describe "seeing and hearing", :rolled_back do
+  let(:technician) { create(:user) }
+  let(:unit) { create(:unit, fans: 3) }
+  let(:job) { create(:job, unit:) }
+  # Ice behind the second of three fans.
+  let(:grid) { Array.new(6) { Array.new(12) { |column| column.between?(4, 7) ? 3 : 1 } } }
+
+  before do
+    sign_in technician
+    get "/jobs/#{job.number}/frost"
+  end
+
+  def paint(**more) = send_form("/jobs/#{job.number}/frost", grid: JSON.generate(grid), rows: "6", columns: "12", feed_end: "left", fan: "evaporator-2", **more)
+
+  it "reads a map while it is painted, and keeps it as a soft finding of each fan" do
+    send_form "/jobs/#{job.number}/frost/reading", grid: JSON.generate(grid), rows: "6", columns: "12", feed_end: "left"
+    expect(page).to include("Behind this fan").and include("zone of evaporator-2")
+    paint
+    expect(status).to eq 303
+    outcomes = job.findings.reload.map { |one| [one.fan_position.key, one.outcome] }
+    expect(outcomes).to eq [%w[evaporator-1 even_light], %w[evaporator-2 behind_one_fan], %w[evaporator-3 even_light]]
+    expect(job.findings.first.to_core({})["weights"].values.sum).to be_within(0.01).of(1)
+    expect(Services::Standing.new(job.reload, unit.fan_positions[1]).result).not_to be_refused
+  end
+
+  it "gives a map out as JSON that it takes in again, and as SVG" do
+    paint(ring: "1")
+    id = job.readings.reload.find_by(kind: "frost").id
+    get "/jobs/#{job.number}/frost/#{id}.json"
+    said = JSON.parse(page)
+    expect(said).to include("grid" => grid, "feed_end" => "left", "ring" => true)
+    expect(Fenbo::Tools.call("frost", said)).not_to be_refused
+    get "/jobs/#{job.number}/frost/#{id}.svg"
+    expect(last_response.headers["content-type"]).to include "image/svg+xml"
+    expect(page).to start_with('<svg xmlns="http://www.w3.org/2000/svg"').and include("ice on blade or ring")
+  end
+
+  it "shows an earlier map of the unit and what has grown since" do
+    paint
+    later = create(:job, unit:)
+    get "/jobs/#{later.number}/frost"
+    expect(page).to include("Earlier maps of this coil").and include("−3")
+  end
+
+  it "answers a map it cannot read, and loses nothing" do
+    ["not a map", "[[1,2],[9,0]]", "[[1],[1,2]]", "[]"].each do |text|
+      send_form "/jobs/#{job.number}/frost", grid: text
+      expect([status, page]).to match [422, include(%(class="fault))]
+    end
+    expect(job.readings.reload.count).to eq 0
+  end
+
+  describe "a recording" do
+    def wav(kind, **more) = Fenbo::Simulation::Microphone.new(kind:, rpm: 1300, blades: 4, hertz: 50, seconds: 4, random: Random.new(3), **more).wav
+
+    def upload(bytes, **more)
+      get "/jobs/#{job.number}/sounds?fan=evaporator-2"
+      send_form "/jobs/#{job.number}/sounds", fan: "evaporator-2", wav: Rack::Test::UploadedFile.new(StringIO.new(bytes), "audio/wav", true, original_filename: "fan.wav"), **more
+    end
+
+    it "is read, kept with its fan and given back to be heard, and lies over another" do
+      upload wav("bearing"), rpm: "1300", blades: "4"
+      reading = job.readings.reload.find_by(kind: "sound")
+      expect(reading).to have_attributes(verdict: "bearing", fan_position: unit.fan_positions[1])
+      expect(reading.findings.map { |one| [one.test, one.outcome] }).to eq [%w[sound_recording bearing]]
+      get "/jobs/#{job.number}/sounds/#{reading.id}.wav"
+      expect([last_response.headers["content-type"], page.b]).to eq ["audio/wav", wav("bearing").b]
+      upload wav("healthy")
+      other = job.readings.reload.where(kind: "sound").last
+      get "/jobs/#{job.number}/sounds?fan=evaporator-2&reading=#{other.id}&beside=#{reading.id}"
+      expect(page).to include("curve-beside").and include("once a turn")
+    end
+
+    it "refuses what is no recording in plain words, and keeps the figures typed" do
+      upload "MZ\x90", rpm: "1300 rpm"
+      expect([status, page]).to match [422, include("is not a WAV file").and(include("1300 rpm"))]
+      upload wav("healthy")[0, 20_000]
+      expect(page).to include "takes 2 s at least"
+      upload wav("healthy"), rpm: "fast", blades: "many"
+      expect(page).to include("not understood as a speed").and include("whole number from 1 to 24")
+      expect(job.readings.reload.count).to eq 0
+    end
+
+    it "comes from the simulated microphone too" do
+      get "/jobs/#{job.number}/sounds?fan=evaporator-2"
+      send_form "/jobs/#{job.number}/sounds", fan: "evaporator-2", simulated: "strike", rpm: "1300", blades: "4"
+      expect(job.readings.reload.last).to have_attributes(kind: "sound", verdict: "strike")
+    end
+  end
+end
