@@ -40,7 +40,7 @@ module Drawings
     end
 
     def small_fan(cx, cy, here: true)
-      @svg.circle(cx, cy, 9, "plate-ring").circle(cx, cy, 2.5, "fill-ink")
+      @svg.circle(cx, cy, 9, "small-ring").circle(cx, cy, 2.5, "fill-ink")
       @svg.circle(cx, cy, 15, "ring-hand") if here
     end
 

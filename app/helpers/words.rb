@@ -11,8 +11,8 @@ module Helpers
       "hours" => "it does not wait for ever", "waits" => "it waits", "past" => "past its limit", "on_course" => "on course", "stalls_above" => "stalls above the setpoint",
       "rising" => "rising", "too_early" => "too early to tell", "no_history" => "nothing added yet"
     }.freeze
-    GOOD = %w[within good sound waits on_course].freeze
-    OPEN = %w[cannot_tell not_by_amps watch incomplete too_early no_history hours].freeze
+    GOOD = %w[within good sound waits on_course healthy].freeze
+    OPEN = %w[unclear cannot_tell not_by_amps watch incomplete too_early no_history hours].freeze
     HINTS = {
       "amps" => "Type what the plate says and what the clamp shows. Wrap the wire more often when the meter cannot tell.",
       "phases" => "Three volts, three amps or both. Roll all leads one step and type the amps again: that tells supply from motor.",

@@ -10,6 +10,8 @@ module Demo
       job = Job.create!(unit:, technician:, complaint: "Half-yearly look at every fan.", status: "closed", station: "hand_over", opened_at: at, closed_at: at + 3600, closed_by: technician, fan_position: unit.fan_positions.first)
       visit = Visit.create!(job:, technician:, starts_at: at, ends_at: at + 3600, purpose: "half-yearly look", arrival_c: unit.setpoint_c, leaving_c: unit.setpoint_c)
       unit.fan_positions.each { |position| drift(job, visit, position, technician, at, half) }
+      Senses.paint(job, visit, technician, at + 1500, half)
+      Senses.listen(job, visit, technician, at + 2100, half)
     end
 
     # A fan's amps over the years: a share of the plate that creeps up, faster

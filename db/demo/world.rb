@@ -2,6 +2,7 @@
 
 require "yaml"
 require_relative "catalogue"
+require_relative "senses"
 require_relative "job_maker"
 
 module Demo

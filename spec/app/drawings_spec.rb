@@ -11,7 +11,8 @@ RSpec.describe "the drawings", :rolled_back do
   def finding(unit, test, outcome, number = 1) = Finding.new(test:, outcome:, fan_position: number && unit.fan_positions[number - 1])
 
   it "draws each family's plate with its fans, well formed, in words too, and without colours of its own" do
-    Unit.includes(:fan_positions).find_each do |unit|
+    others = (Fenbo::Knowledge.table("families").keys - Unit.distinct.pluck(:family)).map { |family| create(:unit, family:, fans: 1) }
+    (Unit.includes(:fan_positions).to_a + others).each do |unit|
       svg = Drawings::Plate.of(unit).svg
       expect(count(svg, "plate-ring")).to eq unit.fan_positions.size
       expect(parsed(svg).root["aria-label"]).to include "#{unit.fan_positions.size} fan"

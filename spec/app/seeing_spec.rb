@@ -69,7 +69,7 @@ RSpec.describe "seeing and hearing", :rolled_back do
       expect(reading.findings.map { |one| [one.test, one.outcome] }).to eq [%w[sound_recording bearing]]
       get "/jobs/#{job.number}/sounds/#{reading.id}.wav"
       expect([last_response.headers["content-type"], page.b]).to eq ["audio/wav", wav("bearing").b]
-      upload wav("healthy")
+      upload wav("healthy"), rpm: "1300", blades: "4"
       other = job.readings.reload.where(kind: "sound").last
       get "/jobs/#{job.number}/sounds?fan=evaporator-2&reading=#{other.id}&beside=#{reading.id}"
       expect(page).to include("curve-beside").and include("once a turn")
