@@ -18,7 +18,7 @@ module Routes
     post "/api/v1/:tool" do
       content_type :json
       halt 404, JSON.generate(Fenbo::Tools.call(params[:tool], {}).to_h) unless Fenbo::Tools.entry(params[:tool])
-      answer = Fenbo::Tools.call(params[:tool], from_database(body_json), limits: Services::Shop.limits)
+      answer = Fenbo::Tools.call(params[:tool], (params[:tool] == "sound") ? sound_question : from_database(body_json), limits: Services::Shop.limits)
       status 422 if answer.refused?
       JSON.generate(answer.to_h)
     end
@@ -52,6 +52,21 @@ module Routes
     end
 
     def wrong(message) = halt(422, JSON.generate(Fenbo::Refusal.new([["", message]]).to_h))
+
+    # The file comes as multipart `wav`, the rest beside it; a path in JSON would be one
+    # on this machine and is not read.
+    def sound_question
+      file = params[:wav]
+      halt 422, JSON.generate(Fenbo::Refusal.new([["wav", "is sent as a file: multipart, field wav"]]).to_h) unless file.is_a?(Hash) && file[:tempfile]
+      figures = %w[rpm blades hertz].to_h { |name| [name, figure_of(params[name])] }.compact
+      figures.merge("wav_bytes" => file[:tempfile].read(Services::SoundForm::LARGEST + 1))
+    end
+
+    # A number where it is one; the core refuses the rest at its field.
+    def figure_of(text)
+      return nil if text.to_s.empty?
+      text.match?(/\A-?\d+\z/) ? text.to_i : (Float(text, exception: false) || text)
+    end
 
     # `match` reads files only from the command; here its motors come from the
     # database unless the caller sends some.

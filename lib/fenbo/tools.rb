@@ -5,7 +5,10 @@ module Fenbo
   module Tools
     Entry = Value.of(:name, :about, :tool) do
       # An input that works, from knowledge/examples.yml.
-      def example = Knowledge.table("examples").fetch(name)
+      def example
+        row = Knowledge.table("examples").fetch(name)
+        row.transform_values { |value| value.is_a?(String) ? value.sub("{{knowledge}}", Knowledge::FOLDER) : value }
+      end
     end
 
     ALL = {

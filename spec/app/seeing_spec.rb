@@ -85,6 +85,17 @@ RSpec.describe "seeing and hearing", :rolled_back do
       expect(job.readings.reload.count).to eq 0
     end
 
+    it "is read over the API as a file, never as a path of this machine" do
+      token = ApiToken.issue(technician, "ear").secret
+      env = {"HTTP_AUTHORIZATION" => "Bearer #{token}"}
+      post "/api/v1/sound", {wav: Rack::Test::UploadedFile.new(StringIO.new(wav("strike")), "audio/wav", true, original_filename: "fan.wav"), rpm: "1300", blades: "4", hertz: "50"}, env
+      expect(JSON.parse(page)).to include("verdict" => "strike", "figures" => include("sample_rate" => 16_000))
+      post "/api/v1/sound", JSON.generate(wav: "/etc/passwd"), env.merge("CONTENT_TYPE" => "application/json")
+      expect([status, JSON.parse(page)["errors"].first["field"]]).to eq [422, "wav"]
+      post "/api/v1/sound", {wav: Rack::Test::UploadedFile.new(StringIO.new(wav("strike")), "audio/wav", true, original_filename: "fan.wav"), rpm: "fast"}, env
+      expect(JSON.parse(page)["errors"]).to eq [{"field" => "rpm", "message" => "must be a number"}]
+    end
+
     it "comes from the simulated microphone too" do
       get "/jobs/#{job.number}/sounds?fan=evaporator-2"
       send_form "/jobs/#{job.number}/sounds", fan: "evaporator-2", simulated: "strike", rpm: "1300", blades: "4"
