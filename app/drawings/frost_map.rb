@@ -19,11 +19,11 @@ module Drawings
       @ring = ring
       @before = before if before && before.size == grid.size && before.first.size == grid.first.size
       @paint = paint
-      @label = label || "Frost map, #{grid.size} rows, #{grid.first.size} columns"
+      @label = label || "#{paint ? "The coil, to be painted" : "Frost map"}, #{grid.size} rows, #{grid.first.size} columns"
     end
 
     def svg
-      @svg = Svg.new(width, height, label: @paint ? "" : @label, css: "plate frostmap")
+      @svg = Svg.new(width, height, label: @label, css: "plate frostmap")
       zones
       @svg.rect(LEFT, TOP, columns * CELL, rows * CELL, "plate-case")
       @grid.each_with_index { |row, y| row.each_with_index { |level, x| cell(x, y, level) } }

@@ -10,9 +10,9 @@ RSpec.describe Fenbo::KnowledgeCheck do
   it "says what to mend when a row does not sum to one, an id is unknown or a field is missing" do
     real = Fenbo::Knowledge.method(:table)
     tests = Marshal.load(Marshal.dump(real.call("tests")))
-    tests["shaft_play"]["usual"]["always"]["rocks"] = 0.5
+    tests["shaft_play"]["usual"]["always"] = {"none" => 0.5, "rocks" => 0.75}
     allow(Fenbo::Knowledge).to receive(:table) { |name| (name == "tests") ? tests : real.call(name) }
-    expect(described_class.new.run.faults).to include(/shaft_play usual always: sums to 1.43/)
+    expect(described_class.new.run.faults).to include(/shaft_play usual always: sums to 1.25/)
     tests["shaft_play"].delete("ask")
     expect(described_class.new.run.faults).to include(%r{tests.yml at /shaft_play.*ask})
   end
