@@ -91,6 +91,14 @@ module Documents
       rows = @report.findings.map { |finding| [finding.fan_position&.label&.capitalize || "Unit", finding.test_short, finding.label, finding.user.first_name, words.day_clock(finding.taken_at)] }
       table([["Where", "Test", "Outcome", "By", "When"], *rows])
       amps("Readings before the work", @report.readings("before"))
+      besides
+    end
+
+    def besides
+      rows = @report.besides.map { |one| [one.where, one.what, one.verdict || words.verdict_words(one.reading.verdict), words.day_clock(one.reading.taken_at)] }
+      return if rows.empty?
+      section "Measured, painted and heard besides"
+      table([["Where", "What", "Verdict", "When"], *rows])
     end
 
     def amps(title, readings)

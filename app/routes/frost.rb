@@ -28,8 +28,7 @@ module Routes
 
     get "/jobs/:number/frost/:id.svg" do
       content_type "image/svg+xml"
-      Drawings::FrostMap.new(grid: reading.question["grid"], feed_end: reading.question["feed_end"], fans: reading.question["fans"], ring: reading.question["ring"]).svg
-        .sub("<svg ", "<svg xmlns=\"http://www.w3.org/2000/svg\" ")
+      frost_map(reading).sub("<svg ", "<svg xmlns=\"http://www.w3.org/2000/svg\" ")
     end
 
     private

@@ -33,6 +33,9 @@ module Services
       (kept && kept.question["grid"].size == rows && kept.question["grid"].first.size == columns) ? kept.question["grid"] : blank
     end
 
+    # Nothing painted, nothing opened, nothing kept: the page asks, it does not judge.
+    def untouched? = !@params.key?("grid") && last_of(@job).nil?
+
     def feed_end = %w[left right].include?(@params["feed_end"]) ? @params["feed_end"] : (last_of(@job)&.question&.dig("feed_end") || "left")
 
     def ring? = @params.key?("grid") ? @params["ring"] == "1" : last_of(@job)&.question&.fetch("ring", false)

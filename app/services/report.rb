@@ -3,7 +3,12 @@
 module Services
   # Everything the handover shows, gathered once for page and PDF.
   class Report
-    Line = Fenbo::Value.of(:what, :value, :limit, :verdict, :at, :who, :fan)
+    Besides = Fenbo::Value.of(:where, :what, :verdict, :reading)
+
+    NAMES = Instrument::ALL.merge("frost" => "Frost map", "sound" => "Sound").freeze
+
+    # Frost and sound speak in the words of their tests; the rest in the verdicts' own.
+    VERDICTS = {"frost" => "frost_pattern", "sound" => "sound_recording"}.transform_values { |test| ->(verdict) { Fenbo::Diagnosis::Test[test].label(verdict).downcase } }.freeze
 
     attr_reader :job
 
@@ -22,6 +27,16 @@ module Services
     def findings = job.findings.reject(&:voided?)
 
     def readings(phase) = job.readings.reject(&:voided?).select { |reading| reading.kind == "amps" && reading.phase == phase }
+
+    # Every other reading, in words: what was measured, painted or heard, and where.
+    def besides
+      job.readings.reject { |one| one.voided? || one.kind == "amps" }.map do |one|
+        Besides.new(where: one.fan_position&.label&.capitalize || "Unit", what: NAMES.fetch(one.kind), verdict: VERDICTS[one.kind]&.call(one.verdict), reading: one)
+      end
+    end
+
+    # The last map of the coil, to be drawn.
+    def frost_map = job.readings.reject { |one| one.voided? || one.kind != "frost" }.last
 
     def choice = job.part_choice
 

@@ -11,6 +11,11 @@ module Fenbo
   #   motor.number("nameplate_amps", above: 0) #=> nil, and a fault at motor.nameplate_amps
   #   input.refusal                            #=> Refusal
   class Input
+    # No figure of the trade is larger; a smaller one is nothing. Beyond them arithmetic
+    # overflows.
+    LARGEST = 1e12
+    VANISHING = 1e-30
+
     attr_reader :path
 
     def initialize(raw, path: "", faults: [])
@@ -123,7 +128,9 @@ module Fenbo
 
     def checked(key, value, above: nil, at_least: nil, at_most: nil)
       return fault(key, "must be a number") unless real?(value)
+      value = 0 if value.abs < VANISHING
       return fault(key, "must be above #{above}") if above && value <= above
+      return fault(key, "is too large to mean anything") if value.abs > LARGEST
       return fault(key, "must be at least #{at_least}") if at_least && value < at_least
       return fault(key, "must be at most #{at_most}") if at_most && value > at_most
       value

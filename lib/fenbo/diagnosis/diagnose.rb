@@ -82,6 +82,7 @@ module Fenbo
       def leading_reason
         set, chance = posterior.leading_sets.first
         name = set.empty? ? "No cause" : set.map(&:label).join(" with ")
+        name += " alone" if set.one?
         limit_reason("#{name} explains it best: #{(chance * 100).round} in 100, after #{count(posterior.findings.size)}", "diagnosis.decisive", value: chance.round(4))
       end
 
