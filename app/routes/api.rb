@@ -41,7 +41,8 @@ module Routes
       halt 401, {"content-type" => "application/json"}, JSON.generate(errors: [{field: "", message: "Sign in, or send a bearer token made in the settings."}])
     end
 
-    def writing? = env["HTTP_AUTHORIZATION"].to_s.start_with?("Bearer ") ? false : super
+    # A stranger is told to sign in, not that a page was too old.
+    def writing? = (env["HTTP_AUTHORIZATION"].to_s.start_with?("Bearer ") || current_user.nil?) ? false : super
 
     def body_json
       text = request.body&.read(LARGEST + 1).to_s
@@ -64,7 +65,8 @@ module Routes
 
     # A number where it is one; the core refuses the rest at its field.
     def figure_of(text)
-      return nil if text.to_s.empty?
+      text = text.to_s
+      return nil if text.empty?
       text.match?(/\A-?\d+\z/) ? text.to_i : (Float(text, exception: false) || text)
     end
 

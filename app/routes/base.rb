@@ -32,6 +32,7 @@ module Routes
 
     before do
       cache_control :no_store
+      raise Sinatra::BadRequest, "unreadable" if unreadable?(params)
       halt(*refuse(403, "This page was too old", "Go back, reload the page and send it once more. What you typed is still there.")) if writing? && !TOKEN.accepts?(env)
       Current.user = current_user
       redirect to(User.none? ? "/first-run" : "/sign-in?then=#{Rack::Utils.escape(request.fullpath)}"), 303 unless current_user || open_door?
@@ -67,6 +68,15 @@ module Routes
     end
 
     private
+
+    # Nobody types a zero byte, and the database cannot hold one.
+    def unreadable?(value)
+      case value
+      when Hash then value.each_value.any? { |one| unreadable?(one) }
+      when Array then value.any? { |one| unreadable?(one) }
+      when String then !value.valid_encoding? || value.include?("\0")
+      end
+    end
 
     def writing? = !request.get? && !request.head? && !env["fenbo.bearer"]
 

@@ -43,8 +43,8 @@ module Routes
 
     post "/settings/people" do
       need :manage_people
-      user = User.new(name: params[:name], login: params[:login].to_s.strip.downcase, role: params[:role].to_s, password: params[:password])
-      halt 422, page(faults: user.errors.to_h { |error| [error.attribute.to_s, error.message] }, typed: params) unless user.save
+      user = User.new(name: params[:name].to_s.strip, login: params[:login].to_s.strip.downcase, role: params[:role].to_s, password: params[:password].to_s)
+      halt 422, page(faults: user.errors.messages.to_h { |field, messages| [field.to_s, messages.first] }, typed: params) unless user.save
       back_to "/settings", "#{user.name} can sign in now."
     end
 

@@ -51,7 +51,7 @@ module Services
     def earlier = @earlier ||= Reading.live.where(kind: "frost", job: @job.unit.jobs.where.not(id: @job.id)).order(taken_at: :desc).limit(6).to_a
 
     def ask
-      painted = @params["grid"].to_s.empty? ? grid : parsed(@params["grid"])
+      painted = @params["grid"].to_s.empty? ? grid : parsed(@params["grid"].to_s)
       faults["grid"] = "This map could not be read. Paint it again, or open another file." if painted.nil?
       return false if faults.any?
       @result = Fenbo::Tools.call("frost", question(painted), limits: Shop.limits)
@@ -81,7 +81,7 @@ module Services
     def parsed(text)
       value = JSON.parse(text)
       value = value["grid"] if value.is_a?(Hash)
-      value if value.is_a?(Array) && value.size.between?(1, 200) && value.all? { |row| row.is_a?(Array) && row.size.between?(1, 200) }
+      value if value.is_a?(Array) && value.size.between?(1, 200) && value.all? { |row| row.is_a?(Array) && row.size.between?(1, 200) && row.all? { |cell| (0..4).cover?(cell) } }
     rescue JSON::ParserError
       nil
     end

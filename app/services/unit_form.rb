@@ -16,6 +16,7 @@ module Services
       @unit.assign_attributes(values)
       fans = Fenbo::Diagnosis::SIDES.to_h { |side| [side, @typed.whole(:"#{side}_fans", 0..12) || 0] }
       @typed.fault(:evaporator_fans, "A unit has at least one fan.") if fans.values.sum.zero?
+      @typed.fault(:site, "Choose where it stands.") unless @unit.site
       @unit.validate
       @unit.errors.each { |error| @typed.fault(error.attribute, error.message) }
       return false unless @typed.clean?

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "pdf/reader"
 require_relative "app_spec_helper"
 
 RSpec.describe "seeing and hearing", :rolled_back do
@@ -43,7 +44,22 @@ RSpec.describe "seeing and hearing", :rolled_back do
     paint
     later = create(:job, unit:)
     get "/jobs/#{later.number}/frost"
-    expect(page).to include("Earlier maps of this coil").and include("−3")
+    expect(page).to include("Earlier maps of this coil").and include("Nothing painted yet")
+    expect(page).not_to include "Today against it"
+    bare = Array.new(6) { Array.new(12, 0) }
+    send_form "/jobs/#{later.number}/frost", grid: JSON.generate(bare), rows: "6", columns: "12", feed_end: "left"
+    get "/jobs/#{later.number}/frost"
+    expect(page).to include("Today against it").and include("−3")
+  end
+
+  it "puts what was painted and measured besides amps into the report, on the page and on paper" do
+    paint
+    Reading.create!(client_id: SecureRandom.uuid, job:, fan_position: unit.fan_positions[1], user: technician, kind: "windings", phase: "before", typed: {}, question: {}, result: {}, verdict: "shorted_turns", taken_at: Time.now)
+    get "/jobs/#{job.number}/report"
+    expect(page).to include("Measured, painted and heard besides").and include("shorted turns").and include("Frost map, 6 rows, 12 columns")
+    get "/jobs/#{job.number}/report.pdf"
+    words = PDF::Reader.new(StringIO.new(page)).pages.map(&:text).join(" ").squeeze(" ")
+    expect(words).to include("Measured, painted and heard besides").and include("shorted turns").and include("behind this fan")
   end
 
   it "answers a map it cannot read, and loses nothing" do
