@@ -26,7 +26,7 @@ module Drawings
       @svg = Svg.new(width, height, label: @label, css: "plate frostmap")
       zones
       @svg.rect(LEFT, TOP, columns * CELL, rows * CELL, "plate-case")
-      @grid.each_with_index { |row, y| row.each_with_index { |level, x| cell(x, y, level) } }
+      @paint ? cells : face
       differences if @before
       feed
       @svg.to_s
@@ -41,6 +41,17 @@ module Drawings
     def width = LEFT * 2 + columns * CELL
 
     def height = TOP + rows * CELL + 40
+
+    def cells = @grid.each_with_index { |row, y| row.each_with_index { |level, x| cell(x, y, level) } }
+
+    # Where nothing is to be tapped, cells alike in a row are one.
+    def face
+      @svg.rect(LEFT, TOP, columns * CELL, rows * CELL, "cell-ground")
+      @grid.each_with_index do |row, y|
+        row.each_index.chunk_while { |a, b| row[a] == row[b] }.each { |run| @svg.rect(LEFT + run.first * CELL, TOP + y * CELL, run.size * CELL, CELL, "frost frost-level-#{row[run.first]}") if row[run.first].positive? }
+      end
+      @svg.path(((1...rows).map { |y| "M#{LEFT} #{TOP + y * CELL}h#{columns * CELL}" } + (1...columns).map { |x| "M#{LEFT + x * CELL} #{TOP}v#{rows * CELL}" }).join, "cell")
+    end
 
     def cell(x, y, level)
       at = {x: LEFT + x * CELL, y: TOP + y * CELL}

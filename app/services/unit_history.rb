@@ -35,13 +35,18 @@ module Services
       years.each_index.sum { |i| (years[i] - mean_x) * (amps[i] - mean_y) } / spread / amps.first
     end
 
-    # Frost maps and recordings over the years, latest first.
-    def maps = @maps ||= Reading.live.where(kind: "frost", job: @unit.jobs).includes(:job).order(taken_at: :desc).to_a
+    # Frost maps and recordings over the years, latest first; without their results,
+    # which hold whole curves.
+    def maps = @maps ||= seen("frost", :question).limit(6).to_a
 
-    def recordings = @recordings ||= Reading.live.where(kind: "sound", fan_position: @unit.fan_positions).includes(:job, :fan_position).order(taken_at: :desc).to_a
+    def recordings = @recordings ||= seen("sound").preload(:job, :fan_position).limit(10).to_a
 
-    def jobs = @jobs ||= @unit.jobs.preload(:decisions, :findings).order(opened_at: :desc)
+    def jobs = @jobs ||= @unit.jobs.preload(:decisions).order(opened_at: :desc)
 
     def motors(position) = position.fitted_motors.sort_by { |motor| motor.installed_on || Date.new(1900) }.reverse
+
+    private
+
+    def seen(kind, *columns) = Reading.live.where(kind:, job: @unit.jobs).select(:id, :job_id, :fan_position_id, :kind, :verdict, :taken_at, *columns).order(taken_at: :desc)
   end
 end
