@@ -16,6 +16,7 @@
 #   Command     the same tools from a shell (bin/fenbo)
 #   Electrical  amps, phases, windings, capacitor: what the meter says
 #   Diagnosis   diagnose: which causes explain the findings, and what to test next
+#   Fitting     fit, fan_laws: do shaft, blade and guard get along, and what a change costs
 #   Frost       frost: where it lies on the coil, and what that argues for
 #   Matching    match: which motors can take the old one's place
 #   Sound       sound: what a recording of one fan can show
@@ -31,6 +32,7 @@ module Fenbo
   autoload :Diagnosis, "fenbo/diagnosis"
   autoload :Electrical, "fenbo/electrical"
   autoload :Error, "fenbo/errors"
+  autoload :Fitting, "fenbo/fitting"
   autoload :Frost, "fenbo/frost"
   autoload :Input, "fenbo/input"
   autoload :Knowledge, "fenbo/knowledge"

@@ -15,6 +15,8 @@ module Fenbo
       "amps" => ["Does a running current fit the nameplate, and can this meter tell?", -> { Electrical::Amps }],
       "capacitor" => ["Does a capacitor still hold what is printed on it?", -> { Electrical::Capacitor }],
       "diagnose" => ["Which causes explain the findings, and which test is worth doing next?", -> { Diagnosis::Diagnose }],
+      "fan_laws" => ["What does another speed, diameter or pitch do to air and load?", -> { Fitting::FanLaws }],
+      "fit" => ["Where may the blade sit on the shaft, and does it clear?", -> { Fitting::Fit }],
       "frost" => ["Where does the frost lie, and what does that argue for?", -> { Frost::Reading }],
       "match" => ["Which motors can take the place of the old one?", -> { Matching::Match }],
       "phases" => ["Are the three legs alike, and does a high one belong to supply or motor?", -> { Electrical::Phases }],

@@ -1,0 +1,16 @@
+# frozen_string_literal: true
+
+module Fenbo
+  # Whether motor, blade and guard get along, before anything is bought.
+  #   Fit        the tool: where the hub may sit, with how many spacers, and what binds
+  #   Question   the measurements, as they were taken
+  #   Condition  what one of them demands of the seat: an interval
+  #   FanLaws    the tool: air, pressure and power at another speed, diameter or pitch
+  module Fitting
+    autoload :Condition, "fenbo/fitting/condition"
+    autoload :Conditions, "fenbo/fitting/conditions"
+    autoload :FanLaws, "fenbo/fitting/fan_laws"
+    autoload :Fit, "fenbo/fitting/fit"
+    autoload :Question, "fenbo/fitting/question"
+  end
+end
