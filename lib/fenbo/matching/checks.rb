@@ -6,7 +6,7 @@ module Fenbo
     # fail or adapt with its reason, or nil where the rule has nothing to say.
     module Checks
       # What a check may look at.
-      Context = Value.of(:old, :candidate, :place, :limits, healthy_amps: nil, blade: nil)
+      Context = Value.of(:old, :candidate, :place, :limits, healthy_amps: nil, blade: nil, fit: nil)
       Line = Value.of(:check, :result, :reason, minutes: 0, part: nil) do
         def to_h = {check:, result:, reason:}
       end
@@ -44,6 +44,7 @@ module Fenbo
       autoload :Connector, "fenbo/matching/checks/connector"
       autoload :Control, "fenbo/matching/checks/control"
       autoload :Duty, "fenbo/matching/checks/duty"
+      autoload :Fit, "fenbo/matching/checks/fit"
       autoload :Integral, "fenbo/matching/checks/integral"
       autoload :Load, "fenbo/matching/checks/load"
       autoload :Mount, "fenbo/matching/checks/mount"
@@ -55,7 +56,7 @@ module Fenbo
 
       # The order they are shown in: what burns first, then what moves air, then
       # what can be worked round with tools.
-      ORDER = [Supply, Load, Speed, Rotation, Duty, Ambient, Refrigerant, Mount, Shaft, Integral, Connector, Control].freeze
+      ORDER = [Supply, Load, Speed, Rotation, Duty, Ambient, Refrigerant, Mount, Shaft, Fit, Integral, Connector, Control].freeze
 
       def self.lines(context) = ORDER.filter_map { |check| check.new(context).line }
     end

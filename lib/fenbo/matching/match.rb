@@ -4,14 +4,14 @@ module Fenbo
   module Matching
     # Candidates graded, the rejected ones with the lines that rejected them.
     #
-    # in:  old motor, site, healthy_amps, blade, and motors (a list) or catalog (a
+    # in:  old motor, site, healthy_amps, blade, fit (as the tool `fit`, without L), and motors (a list) or catalog (a
     #      CSV file's path, for the command)
     # out: candidates [{part_no, grade, checks, extra_parts, extra_minutes}],
     #      rejected [{part_no, checks}], verdict the best part number or "none".
     # Ranked by grade, then price, then minutes, then watts. Source: motors/match.
     class Match < Tool
       GRADES = %w[drop_in fits_with_work conversion].freeze
-      Question = Value.of(:old, :place, :healthy_amps, :blade, :motors)
+      Question = Value.of(:old, :place, :healthy_amps, :blade, :fit, :motors)
       Judged = Value.of(:motor, :lines) do
         def failing = lines.select { |line| line.result == "fail" }
 
@@ -34,13 +34,21 @@ module Fenbo
         end
       end
 
-      def self.read(input, _limits)
+      def self.read(input, limits)
         blade = input.object("blade", required: false)
         Question.new(
           old: Motor.read(input.object("old")), place: Place.read(input.object("site")),
           healthy_amps: input.number("healthy_amps", required: false, above: 0),
-          blade: {bore_mm: blade.number("bore_mm", required: false, above: 0)}, motors: read_motors(input)
+          blade: {bore_mm: blade.number("bore_mm", required: false, above: 0)}, fit: read_fit(input, limits), motors: read_motors(input)
         )
+      end
+
+      # Each candidate brings its own shaft; the rest is read once.
+      def self.read_fit(input, limits)
+        return nil unless input.given?("fit")
+        input.object("fit")
+        lengths = input.raw("fit")
+        Fitting::Question.read(input.nested(lengths.merge("L" => 1), "fit"), limits) if lengths.is_a?(Hash)
       end
 
       def self.read_motors(input)
@@ -59,7 +67,7 @@ module Fenbo
       def judged
         @judged ||= question.motors.map do |motor|
           Judged.new(motor:, lines: Checks.lines(Checks::Context.new(old: question.old, candidate: motor, place: question.place,
-            limits:, healthy_amps: question.healthy_amps, blade: question.blade)))
+            limits:, healthy_amps: question.healthy_amps, blade: question.blade, fit: question.fit)))
         end
       end
 

@@ -47,6 +47,17 @@ RSpec.describe Fenbo::Matching::Match do
     expect(lines({}, site: site.merge("flammable" => true))["refrigerant"]).to eq "fail"
   end
 
+  it "asks the fit solver with each candidate's own shaft, where the place was measured" do
+    # 46 mm to the guard: a shaft of 40 mm just clears it; two spacers of 2 mm bring 44 mm clear.
+    place = {"h" => 14, "b_m" => 4, "b_f" => 18, "m" => 0, "G" => 46, "O" => nil, "t" => 2, "n_max" => 2, "key" => nil, "old_seat" => nil}
+    of = ->(mm, fit = place) { match([same.merge("shaft_length_mm" => mm)], fit:).then { |result| result[:candidates].first || result[:rejected].first } }
+    line = ->(mm) { of[mm][:checks].find { |one| one[:check] == "fit" } }
+    expect([40, 40.1, 44, 44.1, nil].map { |mm| line[mm][:result] }).to eq %w[pass adapt adapt fail adapt]
+    expect(of[44]).to include(extra_parts: ["2 spacers"], extra_minutes: 10)
+    expect(line[48.2][:reason]).to include "4.2 mm too long for the guard"
+    expect(match([same], fit: place.merge("h" => 0, "b_m" => nil)).faults.map(&:field)).to contain_exactly("fit.h", "fit.b_m")
+  end
+
   it "ranks without regard to the order of rows and tells why the rest were rejected" do
     rows = [same, same.merge("part_no" => "CHEAP", "price_cents" => 4000), same.merge("part_no" => "LEADS", "connector" => "leads", "price_cents" => 100), same.merge("part_no" => "NO", "volts" => [115])]
     order = match(rows)[:candidates].map { |one| one[:part_no] }

@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Matching
+    module Checks
+      # Does its shaft's length let the blade sit clear of motor, guard and orifice?
+      # Asked only where the place was measured.
+      class Fit < Check
+        def line
+          return nil unless @context.fit
+          return unknown("the length of its shaft") unless candidate.shaft_length_mm
+          text = solved.answer.reasons.first.text
+          case solved.verdict
+          when "fits" then pass(text)
+          when "fits_with_spacers" then adapt(text, minutes: 10, part: "#{solved.spacers} spacers")
+          else fail(text)
+          end
+        end
+
+        private
+
+        def solved = @solved ||= Fitting::Fit.new(Fitting::Question.new(**@context.fit.to_h, shaft_mm: candidate.shaft_length_mm), limits)
+      end
+    end
+  end
+end
