@@ -6,6 +6,9 @@ class Job < ApplicationRecord
 
   STATIONS = %w[call look measure decide match source fit prove hand_over].freeze
 
+  # A complaint after longer than this is a new one.
+  COMES_BACK = 180.days
+
   belongs_to :unit
   belongs_to :fan_position, optional: true
   belongs_to :technician, class_name: "User", optional: true
@@ -41,6 +44,9 @@ class Job < ApplicationRecord
 
   # The other jobs of the same visit.
   def siblings = @siblings ||= Job.where(beside_id: [id, beside_id].compact).or(Job.where(id: beside_id)).where.not(id:).includes(:unit).order(:number).to_a
+
+  # Decided jobs of this unit that this one may come back to.
+  def earlier_decided = unit.jobs.where(status: "closed").where.not(id:).where(opened_at: COMES_BACK.ago..).order(opened_at: :desc).select(&:decision)
 
   def part_choice = part_choices.reject(&:superseded_at).last
 
