@@ -7,9 +7,6 @@ module Services
 
     NAMES = Instrument::ALL.merge("frost" => "Frost map", "sound" => "Sound").freeze
 
-    # Frost and sound speak in the words of their tests; the rest in the verdicts' own.
-    VERDICTS = {"frost" => "frost_pattern", "sound" => "sound_recording"}.transform_values { |test| ->(verdict) { Fenbo::Diagnosis::Test[test].label(verdict).downcase } }.freeze
-
     attr_reader :job
 
     def initialize(job)
@@ -31,7 +28,7 @@ module Services
     # Every other reading, in words: what was measured, painted or heard, and where.
     def besides
       job.readings.reject { |one| one.voided? || one.kind == "amps" }.map do |one|
-        Besides.new(where: one.fan_position&.label&.capitalize || "Unit", what: NAMES.fetch(one.kind), verdict: VERDICTS[one.kind]&.call(one.verdict), reading: one)
+        Besides.new(where: (one.kind == "frost") ? "Coil" : one.fan_position&.label&.capitalize || "Unit", what: NAMES.fetch(one.kind), verdict: said(one), reading: one)
       end
     end
 
@@ -53,5 +50,16 @@ module Services
     end
 
     def transferred = plan ? plan.steps.select { |step| step.transfer && plan.done(step) }.map(&:transfer) : []
+
+    private
+
+    # Frost and sound in the words of their tests; nil where the verdict's own will do.
+    def said(reading)
+      test = {"frost" => "frost_pattern", "sound" => "sound_recording"}[reading.kind] or return nil
+      return "behind #{unit.position(iciest(reading))&.label || "one fan"}" if reading.verdict == "behind_one_fan"
+      Fenbo::Diagnosis::Test[test].label(reading.verdict).downcase
+    end
+
+    def iciest(reading) = reading.result.dig("features", "zones")&.select { |zone| zone["contrast"] }&.max_by { |zone| zone["contrast"] }&.fetch("position")
   end
 end

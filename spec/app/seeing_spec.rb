@@ -59,7 +59,7 @@ RSpec.describe "seeing and hearing", :rolled_back do
     expect(page).to include("Measured, painted and heard besides").and include("shorted turns").and include("Frost map, 6 rows, 12 columns")
     get "/jobs/#{job.number}/report.pdf"
     words = PDF::Reader.new(StringIO.new(page)).pages.map(&:text).join(" ").squeeze(" ")
-    expect(words).to include("Measured, painted and heard besides").and include("shorted turns").and include("behind this fan")
+    expect(words).to include("Measured, painted and heard besides").and include("shorted turns").and include("behind fan 2")
   end
 
   it "answers a map it cannot read, and loses nothing" do
