@@ -13,7 +13,8 @@ Capybara.app = Web.app
 Capybara.server = :puma, {Silent: true, Threads: "1:5"}
 Capybara.default_driver = :chromium
 Capybara.javascript_driver = :chromium
-Capybara.default_max_wait_time = 8
+# A busy machine takes its time over a page, and over reading a whole one for faults.
+Capybara.default_max_wait_time = 30
 Capybara.enable_aria_label = true
 
 module Errands
