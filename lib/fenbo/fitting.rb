@@ -5,12 +5,14 @@ module Fenbo
   #   Fit        the tool: where the hub may sit, with how many spacers, and what binds
   #   Question   the measurements, as they were taken
   #   Condition  what one of them demands of the seat: an interval
+  #   Layout     everything in its place for one seat: what is drawn
   #   FanLaws    the tool: air, pressure and power at another speed, diameter or pitch
   module Fitting
     autoload :Condition, "fenbo/fitting/condition"
     autoload :Conditions, "fenbo/fitting/conditions"
     autoload :FanLaws, "fenbo/fitting/fan_laws"
     autoload :Fit, "fenbo/fitting/fit"
+    autoload :Layout, "fenbo/fitting/layout"
     autoload :Question, "fenbo/fitting/question"
   end
 end

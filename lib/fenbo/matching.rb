@@ -8,11 +8,21 @@ module Fenbo
   #   Rotation  one canonical turning sense, whatever end it was seen from
   #   Catalog   motors from a CSV file
   #   Checks    one rule a file, all asked the same way
+  #   Nameplate the tool: a plate's free line, read and doubted
+  #   BladeChoice the tool: which blade goes with it
+  #   Energy    the tool: what a thriftier motor saves
+  #   Coherence what on a plate cannot all be true
   module Matching
+    autoload :Blade, "fenbo/matching/blade"
+    autoload :BladeChecks, "fenbo/matching/blade_checks"
+    autoload :BladeChoice, "fenbo/matching/blade_choice"
     autoload :Catalog, "fenbo/matching/catalog"
     autoload :Checks, "fenbo/matching/checks"
+    autoload :Coherence, "fenbo/matching/coherence"
+    autoload :Energy, "fenbo/matching/energy"
     autoload :Match, "fenbo/matching/match"
     autoload :Motor, "fenbo/matching/motor"
+    autoload :Nameplate, "fenbo/matching/nameplate"
     autoload :Place, "fenbo/matching/motor"
     autoload :Rotation, "fenbo/matching/rotation"
   end

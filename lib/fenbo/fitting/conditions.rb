@@ -14,6 +14,22 @@ module Fenbo
 
       def all = @all ||= [engagement, motor, *guard, *orifice, *key]
 
+      # Lengths of shaft that would fit with any of these numbers of spacers: [least, most],
+      # most nil without a guard; nil where the place lets no blade sit at all.
+      def self.shafts(tried)
+        spans = tried.filter_map(&:shaft_span)
+        return nil if spans.empty?
+        [spans.map(&:first).min, spans.map(&:last).include?(nil) ? nil : spans.map(&:last).max]
+      end
+
+      def shaft_span
+        others = all.reject { |one| one.id == "engagement" }
+        low, high = others.map(&:low).max, others.map(&:high).min
+        least = [low + q.allowed.engagement * q.hub_mm, 0].max
+        most = q.guard_mm && q.guard_mm + @moved - q.allowed.guard_clearance
+        [least, most] if low <= high + SLACK && (most.nil? || least <= most + SLACK)
+      end
+
       # [low, high] of the seat; empty where low > high.
       def range = [all.map(&:low).max, all.map(&:high).min]
 
@@ -29,7 +45,7 @@ module Fenbo
       def blocking
         low, high = range
         hopeless = all.select(&:lacks).max_by(&:lacks)
-        return [hopeless] if hopeless && hopeless.lacks >= low - high
+        return [hopeless] if hopeless && hopeless.lacks > SLACK && hopeless.lacks >= low - high
         [all.find { |one| one.high == high }, all.find { |one| one.low == low }]
       end
 
@@ -47,9 +63,8 @@ module Fenbo
       def guard
         return [] unless q.guard_mm
         room = q.guard_mm + @moved - q.allowed.guard_clearance
-        over = q.shaft_mm - room
         [Condition.new(id: "guard", words: "the blade clear of the guard", high: room - q.towards_front_mm),
-          Condition.new(id: "guard", words: "the shaft clear of the guard", lacks: (over if over > SLACK))]
+          Condition.new(id: "guard", words: "the shaft clear of the guard", lacks: q.shaft_mm - room)]
       end
 
       # i = (O + n·t − (s − b_m)) ÷ (b_m + b_f), between two shares

@@ -5,10 +5,12 @@ module Fenbo
     # Where the hub may sit on the shaft, with how many spacers, and what binds.
     #
     # in:  L, h, b_m, b_f, m, G, O, t, n_max, key {k0, k1, k}, old_seat, limits; mm,
-    #      see Question; G, O, key, old_seat and limits may be null
+    #      see Question; G, O, key, old_seat and limits may be null; tolerance of the
+    #      caliper (null: 0.5), chosen {seat, spacers} to look at
     # out: verdict fits | fits_with_spacers | does_not_fit, spacers, seat, seat_range,
-    #      exposed_shaft, clearances, binding, short_by_mm, and close: conditions that
-    #      a caliper's error decides
+    #      exposed_shaft, clearances, binding, short_by_mm; close: conditions that a
+    #      caliper's error decides; shaft_range: lengths of shaft that would fit here;
+    #      shown: the chosen seat, else the found one, else the nearest miss, as a Layout
     # Source: docs/sources.md, motors/fit.
     class Fit < Tool
       def self.read(input, limits) = Question.read(input, limits)
@@ -37,6 +39,13 @@ module Fenbo
         (old < low) ? low + inward : high - inward
       end
 
+      # What is drawn.
+      def layout
+        chosen = question.chosen
+        return Layout.new(question:, seat: chosen.seat_mm, spacers: chosen.spacers) if chosen
+        Layout.new(question:, seat: fits? ? seat : nearest_seat, spacers: fits? ? spacers : tried.index(nearest))
+      end
+
       private
 
       def tried = @tried ||= (0..question.most_spacers).map { |count| Conditions.new(question, count) }
@@ -55,28 +64,33 @@ module Fenbo
 
       def binding_one = @binding_one ||= conditions.all.min_by { |one| one.margin(seat) }
 
-      def close = conditions.all.select { |one| one.margin(seat) < limits["fit.tolerance"] - Conditions::SLACK }.map(&:id).uniq
+      def tolerance = question.tolerance_mm || limits["fit.tolerance"]
+
+      def close = conditions.all.select { |one| one.margin(seat) < tolerance - Conditions::SLACK }.map(&:id).uniq
+
+      # What blocks by less than the caliper's error may not block at all.
+      def close_miss = (nearest.shortfall < tolerance - Conditions::SLACK) ? blocking.map(&:id).uniq : []
+
+      # Where the blade would sit if it has to: clear of the motor, or where the rest allows.
+      def nearest_seat
+        low, high = nearest.range
+        return low if low > high
+        question.old_seat_mm ? question.old_seat_mm.clamp(low, high) : (low + high) / 2.0
+      end
 
       def found
-        {spacers:, seat: seat.round(2), seat_range: range.map { |mm| mm.round(2) }, exposed_shaft: (question.shaft_mm - seat - question.hub_mm).round(2), clearances:, binding: binding_one.id, short_by_mm: 0, close:}
+        {spacers:, seat: seat.round(2), seat_range: range.map { |mm| mm.round(2) }, exposed_shaft: layout_found.exposed.round(2), clearances: layout_found.clearances, binding: binding_one.id, short_by_mm: 0, close:, **common}
       end
 
       def not_found
-        {spacers: nil, seat: nil, seat_range: nil, exposed_shaft: nil, clearances: nil, binding: blocking.first.id, short_by_mm: nearest.shortfall.round(2), close: []}
+        {spacers: nil, seat: nil, seat_range: nil, exposed_shaft: nil, clearances: nil, binding: blocking.first.id, short_by_mm: nearest.shortfall.round(2), close: close_miss, **common}
       end
 
-      def clearances
-        q = question
-        moved = spacers * q.spacer_mm
-        {
-          motor: (seat - q.towards_motor_mm - q.boss_mm).round(2),
-          guard: q.guard_mm && (q.guard_mm + moved - [seat + q.towards_front_mm, q.shaft_mm].max).round(2),
-          immersion: q.orifice_mm && ((q.orifice_mm + moved - seat + q.towards_motor_mm) / q.blade_depth_mm.to_f).round(2),
-          engagement: (([seat + q.hub_mm, q.shaft_mm].min - seat) / q.hub_mm.to_f).round(2)
-        }
-      end
+      def layout_found = Layout.new(question:, seat:, spacers:)
 
-      def reasons = fits? ? [seated, bound, spaced, doubtful].compact : [blocked]
+      def common = {shaft_range: Conditions.shafts(tried)&.map { |mm| mm&.round(2) }, shown: layout.to_h}
+
+      def reasons = fits? ? [seated, bound, spaced, doubtful(close)].compact : [blocked, doubtful(close_miss)].compact
 
       def seated
         low, high = range.map { |mm| mm.round(1) }
@@ -92,9 +106,10 @@ module Fenbo
       end
 
       # Within the error of a caliper both answers are possible.
-      def doubtful
-        return nil if close.empty?
-        limit_reason("Too close to call for #{close.join(" and ")}: measure again before buying", "fit.tolerance", value: binding_one.margin(seat).round(2))
+      def doubtful(ids)
+        return nil if ids.empty?
+        margin = fits? ? binding_one.margin(seat) : -nearest.shortfall
+        Reason.new(text: "Too close to call for #{ids.join(" and ")}: ±#{Quantities.tidy(tolerance)} mm of the caliper decides; measure again before buying", rule: "fit.tolerance", limit: tolerance, value: margin.round(2), source: limits.source("fit.tolerance"))
       end
 
       def blocked

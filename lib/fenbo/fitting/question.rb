@@ -4,6 +4,7 @@ module Fenbo
   module Fitting
     # Lengths in mm along the shaft, from the motor's mounting face towards the shaft's
     # end. The contract's letters stand beside each.
+    Chosen = Value.of(:seat_mm, :spacers)
     Key = Value.of(:from_mm, :to_mm, :screw_mm) # k0, k1, k
     Allowed = Value.of(:engagement, :motor_clearance, :guard_clearance, :immersion, :key_margin)
     Question = Value.of(
@@ -11,7 +12,9 @@ module Fenbo
       :towards_motor_mm, :towards_front_mm,  # b_m, b_f: the blade from the hub's motor-side face
       :boss_mm, :guard_mm, :orifice_mm,      # m, G, O: planes; guard and orifice may be none
       :spacer_mm, :most_spacers,             # t, n_max
-      :key, :old_seat_mm, :allowed
+      :key, :old_seat_mm, :allowed,
+      tolerance_mm: nil,                     # of caliper or tape; nil: the usual one
+      chosen: nil                            # a seat somebody wants to look at
     ) do
       def blade_depth_mm = towards_motor_mm + towards_front_mm
     end
@@ -25,7 +28,8 @@ module Fenbo
             shaft_mm: length(input, "L"), hub_mm: length(input, "h"), **blade(input),
             boss_mm: plane(input, "m") || 0.0, guard_mm: plane(input, "G"), orifice_mm: plane(input, "O"),
             spacer_mm: input.number("t", required: false, at_least: 0, at_most: LONGEST) || 0.0, most_spacers: input.integer("n_max", required: false, at_least: 0, at_most: 100) || 0,
-            key: key(input), old_seat_mm: plane(input, "old_seat"), allowed: allowed(input, limits)
+            key: key(input), old_seat_mm: plane(input, "old_seat"), allowed: allowed(input, limits),
+            tolerance_mm: input.number("tolerance", required: false, at_least: 0, at_most: 50), chosen: chosen(input)
           )
         end
 
@@ -39,6 +43,12 @@ module Fenbo
           towards_motor, towards_front = plane(input, "b_m", required: true), plane(input, "b_f", required: true)
           input.fault("b_f", "leaves the blade no depth: b_m + b_f is above 0") if towards_motor && towards_front && towards_motor + towards_front <= 0
           {towards_motor_mm: towards_motor, towards_front_mm: towards_front}
+        end
+
+        def chosen(input)
+          return nil unless input.given?("chosen")
+          within = input.object("chosen")
+          Chosen.new(seat_mm: plane(within, "seat", required: true), spacers: within.integer("spacers", required: false, at_least: 0, at_most: 100) || 0)
         end
 
         def key(input)

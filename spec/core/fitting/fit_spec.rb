@@ -8,7 +8,7 @@ RSpec.describe Fenbo::Fitting::Fit do
   def fit(question) = described_class.call(question)
 
   it "answers the contract's example" do
-    expect(fit(example).to_h.except(:reasons)).to eq(
+    expect(fit(example).to_h.except(:reasons, :shown, :shaft_range)).to eq(
       verdict: "fits", spacers: 0, seat: 14, seat_range: [12.6, 21.4], exposed_shaft: 10,
       clearances: {motor: 10, guard: 22, immersion: 0.64, engagement: 1.0}, binding: "orifice", short_by_mm: 0, close: []
     )
@@ -58,6 +58,26 @@ RSpec.describe Fenbo::Fitting::Fit do
     expect(exact[:close]).to contain_exactly("motor", "key")
     expect(exact.reasons.map(&:rule)).to include "fit.tolerance"
     expect(fit(roomy)[:close]).to eq []
+  end
+
+  it "looks at any chosen seat: what holds there and by how much, without changing the verdict" do
+    looked = fit(roomy.merge("G" => 110, "O" => 40, "chosen" => {"seat" => 32, "spacers" => 1})) # the orifice, 2 mm out, wants 33 to 41
+    expect(looked.to_h.values_at(:verdict, :spacers)).to eq ["fits", 0]
+    expect(looked[:shown]).to include(seat: 32, spacers: 1, holds: false, clearances: {motor: 27, guard: 12, immersion: 0.75, engagement: 1.0})
+    expect(looked[:shown][:conditions].to_h { |one| one.values_at(:words, :margin) }).to eq(
+      "the hub on the shaft" => 60, "the blade clear of the motor" => 24, "the blade clear of the guard" => 59, "the shaft clear of the guard" => 6, "the blade in its orifice" => -1
+    )
+    expect(fit(roomy.merge("chosen" => {"seat" => "x", "spacers" => 1.5})).faults.map(&:field)).to contain_exactly("chosen.seat", "chosen.spacers")
+  end
+
+  it "says which shafts would fit, and calls a miss within the caliper's error too close" do
+    # Blade from 8 mm, 0.8 of the hub on the shaft: from 16; to the guard, three spacers out: 40 + 6 − 6.
+    expect(fit(roomy.merge("L" => 45, "G" => 40, "n_max" => 3))[:shaft_range]).to eq [16, 40]
+    expect(fit(roomy.merge("G" => nil))[:shaft_range]).to eq [16, nil]
+    miss = ->(length, tolerance = nil) { fit(roomy.merge("L" => length, "G" => 40, "tolerance" => tolerance)) }
+    expect(miss[34.4].to_h.values_at(:verdict, :close)).to eq ["does_not_fit", ["guard"]]
+    expect([miss[34.5], miss[34.4, 0.2], miss[33.4]].map { |one| one[:close] }).to eq [[], [], []]
+    expect(miss[33.6][:close]).to eq ["guard"]
   end
 
   it "never makes a fit worse by a wider guard, a shorter hub's demand or one more spacer at hand" do

@@ -17,7 +17,7 @@ RSpec.describe Fenbo::Matching::Match do
 
   {
     "supply" => [{"volts" => [115]}, "fail"], "load" => [{"amps" => [0.60]}, "fail"], "speed" => [{"rpm" => 1200}, "adapt"], "duty" => [{"enclosure" => "open"}, "fail"],
-    "ambient" => [{"ambient_low_c" => -10}, "fail"], "mount" => [{"mount" => "yoke"}, "fail"], "connector" => [{"connector" => "leads"}, "adapt"], "control" => [{"control" => "program"}, "adapt"]
+    "ambient" => [{"ambient_low_c" => -10}, "fail"], "mount" => [{"mount" => "yoke"}, "fail"], "connector" => [{"connector" => "leads"}, "adapt"], "control" => [{"control" => "pwm"}, "adapt"]
   }.each do |check, (change, result)|
     it("#{result}s on #{check}") { expect(lines(change)[check]).to eq result }
   end

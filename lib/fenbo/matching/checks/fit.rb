@@ -9,8 +9,10 @@ module Fenbo
         def line
           return nil unless @context.fit
           return unknown("the length of its shaft") unless candidate.shaft_length_mm
-          text = solved.answer.reasons.first.text
-          case solved.verdict
+          result = solved.answer
+          text = result.reasons.first.text
+          text += ": too close to call, measure again" if result[:close].any?
+          case result.verdict
           when "fits" then pass(text)
           when "fits_with_spacers" then adapt(text, minutes: 10, part: "#{solved.spacers} spacers")
           else fail(text)

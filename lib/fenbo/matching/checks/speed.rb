@@ -7,13 +7,25 @@ module Fenbo
       # adapted to, beyond that it needs another blade.
       class Speed < Check
         def line
-          return unknown("its speed") unless candidate.rpm && old.rpm
+          return other_poles if poles_differ?
+          return by_poles unless candidate.rpm && old.rpm
           off = (candidate.rpm - old.rpm).abs / old.rpm.to_f
           text = "#{candidate.rpm.to_i} rpm for #{old.rpm.to_i} rpm"
           return pass(text) if off <= limits["match.rpm_pass"] + 1e-9
           return adapt("#{text}: air and load change by the fan laws", minutes: 5) if off <= limits["match.rpm_adapt"] + 1e-9
-          candidate.kit? ? adapt("#{text}: the kit brings its own blade") : fail("#{text}: the blade would not suit")
+          beyond(text)
         end
+
+        private
+
+        # An EC motor's poles say nothing about its speed.
+        def poles_differ? = candidate.poles && old.poles && candidate.poles != old.poles && [candidate, old].none? { |motor| motor.family == "ec" }
+
+        def other_poles = beyond("#{candidate.poles.to_i} poles for #{old.poles.to_i}")
+
+        def by_poles = (candidate.poles && old.poles && candidate.poles == old.poles) ? pass("#{candidate.poles.to_i} poles, as the old one") : unknown("its speed")
+
+        def beyond(text) = candidate.kit? ? adapt("#{text}: the kit brings its own blade") : fail("#{text}: the blade would not suit")
       end
     end
   end

@@ -1,0 +1,82 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Matching
+    # One blade against the old one, its motor and its opening: diameter, gap at the tips,
+    # rotation, air, bore, hub, and what it asks of the shaft.
+    class BladeChecks
+      EXACT = 1e-9
+
+      def initialize(blade, question, limits)
+        @blade = blade
+        @question = question
+        @limits = limits
+      end
+
+      def lines = [diameter, gap, rotation, air, bore, hub, load].compact
+
+      private
+
+      attr_reader :blade, :limits
+
+      def old = @question.old
+
+      def drive = @question.drive
+
+      def line(check, result, reason) = Checks::Line.new(check:, result:, reason:)
+
+      # −2 to +0 % of the old one in the same opening.
+      def diameter
+        return line("diameter", "adapt", "a diameter is not known: measure before buying") unless blade.diameter_mm && old.diameter_mm
+        off = blade.diameter_mm / old.diameter_mm.to_f - 1
+        text = "#{figure(blade.diameter_mm)} mm for #{figure(old.diameter_mm)} mm"
+        line("diameter", off.between?(-limits["blades.smaller"] - EXACT, EXACT) ? "pass" : "fail", text)
+      end
+
+      def gap
+        return nil unless @question.orifice_mm && blade.diameter_mm
+        gap = (@question.orifice_mm - blade.diameter_mm) / 2.0
+        low, high = limits["blades.gap_low"], limits["blades.gap_high"]
+        line("gap", gap.between?(low - EXACT, high + EXACT) ? "pass" : "fail", "#{figure(gap)} mm at the tips, wanted #{figure(low)} to #{figure(high)}")
+      end
+
+      # Against the motor where both are known, else against the old blade.
+      def rotation
+        wanted = (%w[cw ccw].include?(drive.rotation) && drive.rotation) || old.motor_sense
+        return line("rotation", "adapt", "which way it has to turn is not known") unless blade.motor_sense && wanted
+        return line("rotation", "pass", "#{Rotation::WORDS[blade.rotation]} from the discharge side, #{drive.rotation ? "as the motor turns" : "as the old one"}") if blade.motor_sense == wanted
+        line("rotation", "fail", "#{Rotation::WORDS[blade.rotation]} from the discharge side: the motor turns the other way")
+      end
+
+      def air
+        return nil unless blade.air && old.air
+        (blade.air == old.air) ? line("air", "pass", "air #{blade.air.tr("_", " ")}") : line("air", "fail", "air #{blade.air.tr("_", " ")}, the old one blew #{old.air.tr("_", " ")}")
+      end
+
+      def bore
+        shaft = drive.shaft_mm || old.bore_mm
+        return nil unless blade.bore_mm && shaft
+        off = blade.bore_mm - shaft
+        text = "#{figure(blade.bore_mm)} mm bore on a #{figure(shaft)} mm shaft"
+        return line("bore", "pass", text) if off.abs <= limits["match.shaft_tolerance"] + EXACT
+        off.positive? ? line("bore", "adapt", "#{text}: with a bushing") : line("bore", "fail", "#{text}: too tight")
+      end
+
+      def hub
+        return nil unless blade.hub && old.hub
+        text = "#{blade.hub.tr("_", " ")} hub"
+        (blade.hub == old.hub) ? line("hub", "pass", text) : line("hub", "fail", "#{text}, the shaft is made for #{old.hub.tr("_", " ")}")
+      end
+
+      # By the fan laws, from what the old blade took at the old speed.
+      def load
+        return nil unless drive.needed_w && drive.output_w && blade.diameter_mm && old.diameter_mm
+        watts = drive.needed_w * ((drive.rpm || 1) / (drive.old_rpm || drive.rpm || 1).to_f)**3 * (blade.diameter_mm / old.diameter_mm.to_f)**5 * ((blade.pitch_deg && old.pitch_deg) ? blade.pitch_deg / old.pitch_deg.to_f : 1)
+        text = "#{figure(watts)} W at the shaft, the motor gives #{figure(drive.output_w)} W"
+        line("load", (watts <= drive.output_w * (1 + EXACT)) ? "pass" : "fail", text)
+      end
+
+      def figure(number) = Quantities.tidy(number.round(2))
+    end
+  end
+end

@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Matching
+    class Nameplate < Tool
+      # The line cut into phrases, in the order they stand; what no pattern and no word
+      # wanted is left over and shown.
+      class Line
+        # Stands where something was read, so that neighbours never join across it.
+        TAKEN = "\u0000"
+        SAME = {"µ" => "U", "μ" => "U", "Φ" => "Ø", "φ" => "Ø", "ø" => "Ø", "–" => "-", "−" => "-", "″" => '"', "“" => '"', "”" => '"'}.freeze
+
+        def initialize(text)
+          # A comma between digits is a decimal point; elsewhere it parts.
+          @given = text.gsub(/(?<=\d),(?=\d)/, ".").tr(";|", "  ")
+          @rest = @given.gsub(/[#{SAME.keys.join}]/, SAME).upcase
+          @given = @rest unless @rest.size == @given.size
+        end
+
+        # Words with figures in them first: "0-10 V" is no supply.
+        def phrases = @phrases ||= (words(/\d/) + figures(Figures::FIRST) + figures(Figures.paired(@rest)) + figures(Figures::LAST) + words(//)).sort_by(&:at)
+
+        def unread
+          phrases
+          @rest.tr(TAKEN, " ").scan(%r{[^\s,.:()/~-][^\s,;()]*}).map { |word| word.delete_suffix(".") }.reject(&:empty?)
+        end
+
+        private
+
+        # Each kind once.
+        def figures(patterns)
+          seen = []
+          patterns.filter_map do |kind, pattern|
+            next if seen.include?(kind)
+            match = pattern.match(@rest) or next
+            seen << kind
+            gives, means = Meanings.public_send(kind, match)
+            take(match.begin(0), match.end(0), gives, means)
+          end
+        end
+
+        def words(like)
+          table = Knowledge.table("nameplate")["words"]
+          table.keys.grep(like).sort_by { |word| -word.size }.filter_map do |word|
+            at = @rest.index(/(?<![A-Z0-9])#{Regexp.escape(word)}(?![A-Z0-9])/) or next
+            take(at, at + word.size, table[word].fetch("sets", {}), table[word]["means"])
+          end
+        end
+
+        def take(from, to, gives, means)
+          phrase = Phrase.new(text: @given[from...to].strip, at: from, gives:, means:)
+          @rest[from...to] = TAKEN * (to - from)
+          phrase
+        end
+      end
+    end
+  end
+end

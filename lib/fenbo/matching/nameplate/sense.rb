@@ -1,0 +1,84 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Matching
+    class Nameplate < Tool
+      # Phrases put together into one motor: currents laid beside their voltages, the
+      # speed that counts here, and what follows without being printed.
+      class Sense
+        # 60 Hz turns a motor this much faster than 50 Hz; two speeds nearer to it than
+        # this are the same connection on two supplies.
+        BY_HERTZ = 1.14..1.26
+        LOADED = 0.985
+
+        attr_reader :worked_out
+
+        def initialize(phrases, question)
+          @question = question
+          @given = phrases.map(&:gives).reduce({}) { |all, one| one.merge(all) }
+          @worked_out = []
+        end
+
+        def motor = @motor ||= @given.except("taps", "speeds", "amps").merge(supply, speed, family, poles).compact
+
+        # What has to be asked because no plate of this kind can be used without it.
+        def asks
+          asked = []
+          asked << "rotation_view" if %w[cw ccw].include?(motor["rotation"]) && motor["rotation_view"].nil?
+          asked << "family" unless motor["family"]
+          asked << "volts" unless motor["volts"]
+          asked << "amps" if motor["amps"].nil? && motor["watts"].nil? && motor["horsepower"].nil?
+          asked
+        end
+
+        private
+
+        def supply
+          taps = @given["taps"] || []
+          {"volts" => (taps.flatten if taps.any?), "amps" => laid_out(@given["amps"], taps)}
+        end
+
+        # One current a connection stands for every voltage of its range.
+        def laid_out(amps, taps)
+          return amps if amps.nil? || amps.size != taps.size || taps.flatten.size == taps.size
+          taps.zip(amps).flat_map { |tap, one| [one] * tap.size }
+        end
+
+        def speed
+          speeds = @given["speeds"] || []
+          return {"rpm" => speeds.first} if speeds.size < 2
+          fast, slow = speeds.minmax.reverse
+          return {"rpm" => fast, "speeds" => speeds, "control" => @given["control"] || "taps"} unless BY_HERTZ.cover?(fast / slow)
+          hertz = @question.hertz || 60
+          note("rpm", (hertz < 55) ? slow : fast, "two speeds for 60 and 50 Hz, #{Quantities.tidy(hertz)} Hz here")
+          {"rpm" => (hertz < 55) ? slow : fast, "hertz" => @given["hertz"] || [50.0, 60.0]}
+        end
+
+        def family
+          return {} if @given["family"]
+          found = if @given["phases"] == 3 then ["three_phase", "three phases"]
+          elsif @given["capacitor_uf"] then ["psc", "a run capacitor"]
+          end
+          return {} unless found
+          note("family", *found)
+          {"family" => found.first}
+        end
+
+        # The pair of poles whose field turns just faster than the shaft.
+        def poles
+          rpm = speed["rpm"]
+          return {} if @given["poles"] || rpm.nil? || @given["family"] == "ec"
+          hertz = (speed["hertz"] || @given["hertz"] || []).then { |all| (all.size > 1) ? (@question.hertz || all.max) : all.first } or return {}
+          pairs = (1..8).select { |count| 60 * hertz / count * LOADED >= rpm }.max or return {}
+          note("poles", pairs * 2, "#{Quantities.tidy(rpm)} rpm at #{Quantities.tidy(hertz)} Hz")
+          {"poles" => pairs * 2}
+        end
+
+        def note(field, value, from)
+          row = {field:, value:, from:}
+          @worked_out << row unless @worked_out.include?(row)
+        end
+      end
+    end
+  end
+end
