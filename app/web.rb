@@ -17,7 +17,7 @@ module Web
     "photos" => "Photos", "jobs" => "Jobs", "bench" => "Bench", "learning" => "Learning", "meter" => "Meter"
   }.freeze
   STATIONS = {
-    "call" => "Call", "look" => "Look", "measure" => "Measure", "decide" => "Decide", "match" => "Match", "source" => "Source",
+    "call" => "Call", "look" => "Look", "measure" => "Measure", "decide" => "Decide", "match" => "Match", "fitting" => "Fitting", "beside" => "Match", "source" => "Source",
     "fit" => "Fit", "prove" => "Prove", "hand_over" => "HandOver", "close" => "HandOver", "reopen" => "HandOver", "findings" => "Findings", "readings" => "Readings",
     "photos" => "Photos", "frost" => "Frost", "sounds" => "Sounds", "report" => "Documents", "report.pdf" => "Documents", "next-visit.ics" => "Documents"
   }.freeze

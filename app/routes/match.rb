@@ -1,29 +1,65 @@
 # frozen_string_literal: true
 
 module Routes
-  # Station 5: which motor fits.
+  # Station 5: which motor fits, and up to four side by side.
   class Match < Base
+    MOST_BESIDE = 4
+
     get "/jobs/:number/match" do
-      station :match, search: Services::PartSearch.new(job, position), shown: params[:part]
+      page
     end
 
     post "/jobs/:number/match" do
       need :decide
-      search = Services::PartSearch.new(job, position)
       candidate = search.candidates.find { |one| one[:part_no] == params[:part] }
       halt(*refuse(422, "That motor does not fit", "It is not among the candidates for this fan. Go back and choose one that is.")) unless candidate
       choose(search.motor(candidate[:part_no]), candidate)
-      back_to "/jobs/#{job.number}/source", "#{candidate[:part_no]} chosen."
+      back_to "/jobs/#{job.number}/source", "#{candidate[:part_no]} chosen#{" with the hub at #{show(seat[:seat_mm].round(1), "length")}" if seat[:seat_mm]}."
+    end
+
+    # The blade chosen with the motor: a part number, or the old one kept.
+    post "/jobs/:number/match/blade" do
+      need :decide
+      halt(*refuse(422, "No motor is chosen yet", "Choose the motor first; the blade goes with it.")) unless job.part_choice
+      blade = Blade.find_by(part_no: params[:blade].to_s)
+      job.part_choice.update!(blade:)
+      back_to "/jobs/#{job.number}/match?fan=#{position.key}", blade ? "Blade #{blade.part_no} goes with it." : "The old blade stays."
+    end
+
+    get "/jobs/:number/beside" do
+      numbers = Array(params[:parts]).map(&:to_s).uniq.first(MOST_BESIDE)
+      compared = Services::PartSearch.new(job, position, also: numbers)
+      station :beside, at: "match", compare: Services::Comparison.new(compared, numbers)
     end
 
     private
 
+    # A part asked for by number is judged whatever the net holds.
+    def search = @search ||= Services::PartSearch.new(job, position, also: [params[:part].to_s, *found.map(&:part_no)].reject(&:empty?))
+
+    def asked = params[:q].to_s.strip[0, 60]
+
+    def found = @found ||= asked.empty? ? [] : Motor.like(asked).nearest(asked).limit(6).to_a
+
+    def page = station(:match, search:, shown: params[:part], found:, asked:, blades: Services::BladeSearch.new(search))
+
+    # A seat counts only with the measurements it rests on, and only where it holds.
+    def seat
+      @seat ||= begin
+        form = Services::FitForm.new(job, position, search.motor(params[:part].to_s), {"seat" => params[:seat_mm].to_s, "spacers_set" => params[:spacers].to_s}, Struct.new(:unit_system).new("si"))
+        holds = !params[:seat_mm].to_s.empty? && form.latest && form.ask && form.layout.holds?
+        holds ? {seat_mm: form.layout.seat, spacers: form.layout.spacers, fit_reading: form.latest} : {}
+      end
+    end
+
     def choose(motor, candidate)
       PartChoice.transaction do
         same = job.part_choice
-        unless same&.motor_id == motor.id
+        if same&.motor_id == motor.id
+          same.update!(seat) unless seat.empty?
+        else
           job.part_choices.where(superseded_at: nil).update_all(superseded_at: Time.now)
-          PartChoice.create!(job:, motor:, user: current_user, grade: candidate[:grade], checks: candidate[:checks].as_json)
+          PartChoice.create!(job:, motor:, user: current_user, grade: candidate[:grade], checks: candidate[:checks].as_json, **seat)
         end
         Services::Progress.finish(job, "match", current_user)
       end

@@ -34,17 +34,31 @@ module Routes
     # The plate of the motor that sits in a position.
     get "/units/:id/fans/:fan" do
       need :edit_units
-      erb :plate_edit, locals: {unit:, position: fan, typed: {}, faults: {}}
+      plate_page(typed: twin ? Services::PlateTwin.fields(twin, current_user) : {})
     end
 
     post "/units/:id/fans/:fan" do
       need :edit_units
       form = Services::PlateForm.new(fan, params, current_user)
-      halt 422, erb(:plate_edit, locals: {unit:, position: fan, typed: params, faults: form.faults}) unless form.save
-      back_to "/units/#{unit.id}", "Plate of #{fan.label} kept."
+      if params[:only] == "read"
+        form.check
+        return plate_page(typed: form.params, form:)
+      end
+      halt 422, plate_page(typed: form.params, faults: form.faults, form:) unless form.save
+      back_to job ? "/jobs/#{job.number}/match?fan=#{fan.key}" : "/units/#{unit.id}", ["Plate of #{fan.label} kept.", *form.clashes.map { |clash| "Look again: #{clash.text}." }].join(" ")
     end
 
     private
+
+    # The job the plate is noted for, where one is.
+    def job = @job ||= params[:job].to_s.empty? ? nil : unit.jobs.find_by(number: whole(params[:job]))
+
+    def position = fan
+
+    # Another fan of the bank whose plate stands for one that is gone.
+    def twin = unit.position(params[:twin])
+
+    def plate_page(typed:, faults: {}, form: nil) = erb(:plate_edit, locals: {unit:, position: fan, typed:, faults:, form:, job:})
 
     def unit = @unit ||= Unit.preload(fan_positions: [:fitted_motors, :motor_now], site: :customer).find(whole(params[:id]))
 

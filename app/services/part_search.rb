@@ -1,18 +1,24 @@
 # frozen_string_literal: true
 
 module Services
-  # Candidates for the motor in hand: SQL narrows the catalogue to what could be
-  # on this supply, the core judges every one that is left.
+  # Candidates for the motor in hand: the database narrows the catalogue, the core judges
+  # every one that is left, with the place as it was measured.
   class PartSearch
-    MOST = 400
-    # A wide net: the core judges what is near enough.
-    NEAR_VOLTS = "volts = '{}' OR EXISTS (SELECT 1 FROM unnest(volts) AS plate WHERE plate BETWEEN 0.8 * :volts AND 1.25 * :volts)"
+    COLUMNS = %w[part_no maker family volts hertz phases amps watts horsepower service_factor rpm poles rotation shaft_diameter_mm
+      shaft_length_mm shaft_form mount bolt_circle_mm body_diameter_mm body_length_mm enclosure ambient_low_c ambient_high_c
+      flammable_ok integral_blade control connector capacitor_uf cross_reference price_cents kit_contents kit_work kit_leaves kit_minutes discontinued superseded_by].freeze
+    PLATE = (COLUMNS & FittedMotor.column_names).freeze
+    # How soon a source can have it here, in hours of a working day.
+    SOON = {"van" => 0, "counter" => 4}.freeze
+    A_DAY = 24
 
     attr_reader :job, :position
 
-    def initialize(job, position)
+    # @param also [Array<String>] part numbers judged whatever the net holds
+    def initialize(job, position, also: [])
       @job = job
       @position = position
+      @also = also
     end
 
     def old = position.motor_now
@@ -21,22 +27,55 @@ module Services
 
     def candidates = result.refused? ? [] : result[:candidates]
 
-    # Nearest misses first.
-    def rejected(most = 6) = result.refused? ? [] : result[:rejected].first(most)
+    # Nearest misses first; those a list names before the others.
+    def rejected(most = 6)
+      return [] if result.refused?
+      named = listed_numbers
+      result[:rejected].partition { |one| named.include?(one[:part_no]) }.flatten(1).first(most)
+    end
 
-    def motor(part_no) = by_part_no[part_no]
+    # One judged part, candidate or not: {part_no, grade or nil, checks, …}.
+    def judged(part_no) = candidates.find { |one| one[:part_no] == part_no } || (result.refused? ? nil : result[:rejected].find { |one| one[:part_no] == part_no })
 
-    private
+    def motor(part_no)
+      (@motors ||= {})[part_no] ||= Motor.find_by(part_no:)
+    end
+
+    # Reads the shown ones at once.
+    def preload(numbers)
+      Motor.where(part_no: numbers).each { |one| (@motors ||= {})[one.part_no] = one }
+    end
+
+    def fit_reading = @fit_reading ||= FitForm.latest(position)
+
+    # Why the catalogue's row is what it is about the original: no longer made, by whom replaced.
+    def original = @original ||= old&.part_no.present? ? motor(old.part_no) : nil
 
     def question
       {
-        "old" => old_row, "site" => site, "healthy_amps" => healthy_amps,
-        "blade" => old&.blade_bore_mm && {"bore_mm" => old.blade_bore_mm},
-        "motors" => by_part_no.values.map { |motor| row(motor) }
+        "old" => old_row, "site" => site, "healthy_amps" => healthy_amps, "blade" => old&.blade_bore_mm && {"bore_mm" => old.blade_bore_mm},
+        "fit" => fit_reading&.question&.except("L", "chosen"), "accessories" => accessories, "motors" => rows.map { |row| question_row(row) }
       }.compact
     end
 
-    def old_row = old ? row(old) : {}
+    private
+
+    def rows
+      return [] unless old
+      plate = Fenbo::Matching::Motor.read(Fenbo::Input.new(old_row))
+      net = CatalogueNet.new(plate, job.unit, Shop.limits, bore_mm: old.blade_bore_mm, accessories:)
+      extra = (@also - net.rows.map { |row| row["part_no"] }).then { |numbers| numbers.empty? ? [] : Motor.where(part_no: numbers).pluck(*COLUMNS).map { |values| COLUMNS.zip(values).to_h } }
+      net.rows + extra
+    end
+
+    def accessories = @accessories ||= Accessory.where(kind: %w[bushing bracket adapter]).order(:part_no).map { |part| part.attributes.slice("part_no", "kind", "from_mm", "to_mm", "mount_from", "mount_to", "bolt_circle_mm").compact }
+
+    def old_row
+      return {} unless old
+      old.attributes.slice(*PLATE).compact.merge("rotation_view" => "shaft_end", "superseded_by" => original&.superseded_by).compact
+    end
+
+    def listed_numbers = [original&.superseded_by, *Motor.where("cross_reference @> ARRAY[?]::text[]", old.part_no.to_s).pluck(:part_no), old.part_no].compact
 
     def site
       unit = job.unit
@@ -50,16 +89,28 @@ module Services
       position.readings.live.where(kind: "amps", verdict: "within").order(:taken_at).last&.result&.dig("legs", 0, "amps")
     end
 
-    def by_part_no
-      @by_part_no ||= Motor.where("phases IS NULL OR phases = ?", job.unit.supply_phases).where(NEAR_VOLTS, volts: job.unit.supply_volts).order(:part_no).limit(MOST).index_by(&:part_no)
+    # With how soon and at what price it could be here.
+    def question_row(row)
+      row.except("maker").compact.merge("rotation_view" => "shaft_end", **supply(row))
     end
 
-    def row(record)
-      record.attributes.slice(*CORE_KEYS).compact.merge("rotation_view" => "shaft_end")
+    def supply(row)
+      offers = PriceService.offers(Offered.new(row.values_at("part_no", "maker", "price_cents"))).reject { |offer| offer["in_stock"] == false }
+      best = offers.min_by { |offer| [hours(offer), landed(offer)] } or return {}
+      {"available_hours" => hours(best), "landed_cents" => landed(best)}
     end
 
-    CORE_KEYS = %w[part_no family volts hertz phases amps watts horsepower service_factor rpm poles rotation shaft_diameter_mm
-      shaft_length_mm shaft_form mount bolt_circle_mm body_diameter_mm body_length_mm enclosure ambient_low_c ambient_high_c
-      flammable_ok integral_blade control connector capacitor_uf price_cents kit_contents].freeze
+    # A row of the catalogue as the price service asks for it.
+    class Offered
+      attr_reader :part_no, :maker, :price_cents
+
+      def initialize(values)
+        @part_no, @maker, @price_cents = values
+      end
+    end
+
+    def hours(offer) = SOON.fetch(offer["kind"]) { offer.fetch("lead_days", 1) * A_DAY }
+
+    def landed(offer) = offer["price_cents"] + offer.fetch("freight_cents", 0)
   end
 end

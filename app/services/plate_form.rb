@@ -1,20 +1,61 @@
 # frozen_string_literal: true
 
 module Services
-  # The nameplate of the motor in a position, as typed.
+  # The nameplate of the motor in a position: one free line, or field by field; what the
+  # line says fills the fields that are empty, what is typed in a field wins.
   class PlateForm
+    # Fields of the form by the core's names, with the kind of what is in them.
+    FIELDS = {"part_no" => :part_no, "volts" => :volts, "amps" => :amps, "hertz" => :hertz, "watts" => :watts, "rpm" => :rpm, "poles" => :poles, "phases" => :phases, "family" => :family,
+              "rotation" => :rotation, "enclosure" => :enclosure, "capacitor_uf" => :capacitor, "shaft_diameter_mm" => :shaft_diameter, "horsepower" => :horsepower, "service_factor" => :service_factor, "control" => :control}.freeze
+
     attr_reader :faults
 
     def initialize(position, params, user)
       @position = position
       @params = params
+      @user = user
       @typed = Typed.new(params, system: user.unit_system)
       @faults = @typed.faults
     end
 
+    def line = @params[:plate_line].to_s.strip
+
+    # What the line says; nil without one.
+    def read
+      return nil if line.empty?
+      unit = @position.unit
+      @read ||= Fenbo::Tools.call("nameplate", {"text" => line, "hertz" => unit.supply_hertz, "volts" => unit.supply_volts}, limits: Shop.limits)
+    end
+
+    # Fields as they stand once the line is read in: what was typed, else what it says.
+    def filled
+      return @params if read.nil? || read.refused?
+      said = read[:motor]
+      texts = FIELDS.filter_map { |name, field| [field.to_s, text_of(name, said[name])] if said[name] && @params[field].to_s.strip.empty? }.to_h
+      @params.to_h.merge(texts, "rotation" => typed_sense(said)).compact
+    end
+
+    # What cannot all be true on the plate as it now stands.
+    def clashes
+      return [] unless @typed.clean?
+      Fenbo::Matching::Coherence.new(@values.transform_keys(&:to_s).transform_values { |value| value.respond_to?(:empty?) && value.empty? ? nil : value }, Shop.limits).clashes
+    end
+
+    # Reads everything without keeping it; true where all of it is understood.
+    def check
+      faults["plate_line"] = "The line #{read.faults.first.message}." if read&.refused?
+      @params = filled
+      @typed = Typed.new(@params, system: @user.unit_system).tap { |typed| typed.faults.merge!(faults) }
+      @faults = @typed.faults
+      @values = values()
+      @typed.clean?
+    end
+
+    attr_reader :params
+
     def save
-      values = values()
-      return false unless @typed.clean?
+      return false unless check
+      values = @values
       motor = @position.motor_now || FittedMotor.new(fan_position: @position, installed_on: Date.today)
       motor.update!(values)
     end
@@ -28,8 +69,38 @@ module Services
         watts: @typed.quantity(:watts, "power"), rpm: @typed.quantity(:rpm, "speed"), poles: @typed.whole(:poles, 2..24),
         rotation: @typed.choice(:rotation, Fenbo::Matching::Rotation::SENSES), shaft_diameter_mm: @typed.quantity(:shaft_diameter, "length"),
         mount: @typed.text(:mount, longest: 40), enclosure: @typed.choice(:enclosure, Fenbo::Matching::ENCLOSURES),
-        connector: @typed.text(:connector, longest: 40), capacitor_uf: @typed.quantity(:capacitor, "capacitance"), blade_bore_mm: @typed.quantity(:blade_bore, "length")
+        connector: @typed.text(:connector, longest: 40), capacitor_uf: @typed.quantity(:capacitor, "capacitance"), horsepower: horsepower, service_factor: @typed.number(:service_factor, 0.5..3),
+        control: @typed.choice(:control, Fenbo::Matching::CONTROLS), shaft_length_mm: @typed.quantity(:shaft_length, "length"), shaft_form: @typed.choice(:shaft_form, SHAFTS), bolt_circle_mm: @typed.quantity(:bolt_circle, "length"),
+        body_diameter_mm: @typed.quantity(:body_diameter, "length"), body_length_mm: @typed.quantity(:body_length, "length"), integral_blade: @typed.flag(:integral_blade), plate_line: @typed.text(:plate_line, longest: 400), **blade
       }
+    end
+
+    SHAFTS = %w[round flat keyed threaded push_on].freeze
+    HUBS = %w[set_screw push_on keyed nut_on hubless].freeze
+
+    def blade
+      {blade_diameter_mm: @typed.quantity(:blade_diameter, "length"), blade_bore_mm: @typed.quantity(:blade_bore, "length"), blade_count: @typed.whole(:blade_count, 2..12), blade_pitch_deg: @typed.number(:blade_pitch, 5..60),
+       blade_hub: @typed.choice(:blade_hub, HUBS), blade_air: @typed.choice(:blade_air, %w[towards_motor away_from_motor])}
+    end
+
+    # "1/15" or "0.25"
+    def horsepower
+      text = @params[:horsepower].to_s.strip.sub(/\s*h\.?p\.?\z/i, "")
+      return nil if text.empty?
+      reading = Fenbo::Quantities.read("#{text} hp", "power")
+      reading.ok? ? (reading.value / Shop.limits["match.watts_per_horsepower"]).round(4) : @typed.fault(:horsepower, "A share or a number, like “1/15” or “0.25”.")
+    end
+
+    # The form asks for the shaft end; a plate may speak of the other.
+    def typed_sense(said)
+      return @params["rotation"] unless @params["rotation"].to_s.empty?
+      Fenbo::Matching::Rotation.canonical(said["rotation"], said["rotation_view"])
+    end
+
+    def text_of(name, value)
+      return value.map { |one| Fenbo::Quantities.tidy(one) }.join("/") if value.is_a?(Array)
+      return Fenbo::Quantities.figure(value, "length", @user.unit_system).first if name == "shaft_diameter_mm"
+      value.is_a?(Float) ? Fenbo::Quantities.tidy(value) : value.to_s
     end
 
     # "208/230 V" or "0.85/0.42 A": one figure for each voltage.

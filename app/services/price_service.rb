@@ -11,8 +11,9 @@ module Services
 
     def self.suppliers = @suppliers ||= YAML.safe_load_file(FILE).freeze
 
-    # Offers for one catalogue part, as `source` takes them.
+    # Offers for one catalogue part, as `source` takes them; none without a price.
     def self.offers(part)
+      return [] if part.price_cents.nil?
       suppliers.filter_map { |supplier| offer(supplier, part) if carries?(supplier, part) }
     end
 

@@ -13,12 +13,12 @@ module Services
 
     def save
       name = @typed.text(:shop_name, longest: 60, required: "The shop needs a name.")
-      rate, trip = @typed.cents(:rate), @typed.cents(:trip)
+      rate, trip, tariff = @typed.cents(:rate), @typed.cents(:trip), @typed.cents(:tariff)
       @typed.fault(:rate, "The rate is needed.") if rate.nil?
       limits = own_limits
       return false unless @typed.clean?
       Setting.transaction do
-        {"shop_name" => name, "rate_per_hour_cents" => rate, "trip_cents" => trip || 0, "limits" => limits}.each { |key, value| Setting.write(key, value) }
+        {"shop_name" => name, "rate_per_hour_cents" => rate, "trip_cents" => trip || 0, "tariff_cents_kwh" => tariff || 0, "limits" => limits}.each { |key, value| Setting.write(key, value) }
       end
       true
     end

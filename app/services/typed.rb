@@ -44,6 +44,14 @@ module Services
       value.to_i
     end
 
+    # A plain number with point or comma.
+    def number(name, range)
+      value = @params[name].to_s.strip.tr(",", ".")
+      return nil if value.empty?
+      return value.to_f if value.match?(/\A\d{1,9}(\.\d{1,6})?\z/) && range.cover?(value.to_f)
+      fault(name, "A number from #{range.first} to #{range.last}.")
+    end
+
     def choice(name, allowed, required: nil)
       value = @params[name].to_s
       return value if allowed.include?(value)

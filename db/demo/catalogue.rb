@@ -1,39 +1,44 @@
 # frozen_string_literal: true
 
+require_relative "blade_maker"
+require_relative "motor_maker"
+
 module Demo
-  # Made-up motors and blades whose figures agree with one another: output and
-  # family give watts, watts and supply give amps, power gives shaft and body.
+  # The whole catalogue: the makers' usual lines, what the demo jobs need (picked by hand
+  # in parts.yml), and as many made motors, blades and kits as make it a real one.
   class Catalogue
-    PF = {"shaded_pole" => 0.60, "psc" => 0.90, "ec" => 0.60, "split_phase" => 0.62, "three_phase" => 0.80}.freeze
-    EFFICIENCY = {"shaded_pole" => 0.20, "psc" => 0.55, "ec" => 0.70, "split_phase" => 0.60, "three_phase" => 0.78}.freeze
+    MOTORS, BLADES, KITS = 1_500, 600, 120
+    FILE = File.join(__dir__, "parts.yml")
 
     def load
-      Motor.insert_all!(motors)
-      Blade.insert_all!(blades)
+      insert(Motor, motors)
+      insert(Blade, blades)
+      insert(Accessory, accessories)
     end
 
-    def motors = (shaded_pole + psc + ec + rack + three_phase + split_phase + kits).map { |row| row.merge(created_at: Time.now, updated_at: Time.now) }
+    def motors = usual + picked + MotorMaker.new.rows.first(MOTORS) + kits
 
-    # One motor's row from its family, shaft output and supply.
-    def motor(part_no, maker, family, output_w, volts:, **more)
-      watts = (output_w / EFFICIENCY[family]).round(1)
-      phases = more.fetch(:phases, 1)
-      amps = volts.map { |one| (watts / (one * PF[family] * ((phases == 3) ? Math.sqrt(3) : 1))).round(2) }
-      BLANK.merge(part_no:, maker:, family:, volts:, amps:, watts:, phases:, price_cents: price(family, output_w),
-        body_diameter_mm: (42 + 12 * Math.cbrt(output_w)).round, body_length_mm: (38 + 13 * Math.cbrt(output_w)).round, **more)
-    end
+    def blades = usual_blades + BladeMaker.new.rows.first(BLADES)
 
-    BLANK = {
-      hertz: [50.0, 60.0], horsepower: nil, service_factor: nil, rpm: 1300.0, poles: 4, rotation: "cw", shaft_diameter_mm: 6.35, shaft_length_mm: 38.0,
-      shaft_form: "round", mount: "ring", bolt_circle_mm: nil, enclosure: "enclosed", control: "none", connector: "leads", capacitor_uf: nil,
-      integral_blade: false, ambient_low_c: -30.0, ambient_high_c: 45.0, flammable_ok: false, cross_reference: [], kit_contents: nil
-    }.freeze
+    def accessories = parts["accessories"].map { |row| BLANK_ACCESSORY.merge(row.transform_keys(&:to_sym)) }
+
+    BLANK_ACCESSORY = {description: nil, from_mm: nil, to_mm: nil, mount_from: nil, mount_to: nil, bolt_circle_mm: nil, thickness_mm: nil, capacitor_uf: nil, price_cents: nil}.freeze
 
     private
 
-    def price(family, output_w)
-      base = {"shaded_pole" => 3100, "psc" => 6400, "ec" => 5200, "split_phase" => 8200, "three_phase" => 9800}[family]
-      ((base + 260 * output_w**0.86) / 50.0).round * 50
+    def parts = @parts ||= YAML.safe_load_file(FILE)
+
+    def insert(model, rows) = rows.each_slice(1000) { |some| model.insert_all!(some.map { |row| row.merge(created_at: Time.now, updated_at: Time.now) }) }
+
+    def motor(...) = MotorMaker.motor(...)
+
+    def usual = shaded_pole + psc + ec + rack + three_phase + split_phase + plain_kits
+
+    def picked
+      parts["motors"].map do |row|
+        row = row.transform_keys(&:to_sym)
+        motor(row.delete(:part_no), row.delete(:maker), row.delete(:family), row.delete(:output), volts: row.delete(:volts), **row)
+      end
     end
 
     def shaded_pole
@@ -79,30 +84,39 @@ module Demo
 
     def split_phase
       [120, 180, 250].map do |output|
-        motor("MI-G#{output}", "Mirvane", "split_phase", output, volts: [230.0], horsepower: (output / 745.7).round(3), service_factor: 1.35, rpm: 1400.0, rotation: "reversible", mount: "base", shaft_diameter_mm: 14.0, shaft_length_mm: 60.0, enclosure: "open_air_over")
+        motor("MI-G#{output}", "Mirvane", "split_phase", output, volts: [230.0], horsepower: (output / 745.7).round(3), service_factor: 1.35, rpm: 1400.0, rotation: "reversible", mount: "base", shaft_diameter_mm: 14.0, shaft_length_mm: 60.0, enclosure: "open_air_over", hertz: [50.0])
       end
     end
 
-    def kits
+    KIT = {control: "program", mount: "kit_plate", ambient_low_c: -40.0, enclosure: "potted"}.freeze
+
+    def plain_kits
       [[8, "KA-K8"], [12, "KA-K12"], [25, "KA-K25"]].map do |output, part_no|
-        motor(part_no, "Karsund", "ec", output, volts: [230.0], rotation: "ccw", control: "program", mount: "kit_plate", ambient_low_c: -40.0, flammable_ok: true, enclosure: "potted", kit_contents: "motor, plate to bend, blade, bushing, ties")
+        motor(part_no, "Karsund", "ec", output, volts: [230.0], rotation: "ccw", flammable_ok: true, kit_contents: "motor; plate to bend; blade; bushing; ties", **kit_words, **KIT)
       end
     end
 
-    def blades
-      rows = []
-      [[154, 22], [172, 28], [200, 28], [230, 31], [254, 28], [300, 31], [356, 24], [406, 27]].each_with_index do |(diameter, pitch), index|
-        %w[cw ccw].each do |rotation|
-          rows << blade("BR-B#{diameter}-#{pitch}#{(rotation == "cw") ? "R" : "L"}", "Brennik", diameter, pitch, rotation, (index < 6) ? 6.35 : 12.7, "set_screw", "aluminium")
-          rows << blade("OS-B#{diameter}-#{pitch}#{(rotation == "cw") ? "R" : "L"}", "Oskelund", diameter, pitch - 3, rotation, (index < 6) ? 6.35 : 15.88, (index < 3) ? "push_on" : "set_screw", (index < 3) ? "plastic" : "steel")
+    # What comes with each, what it asks of the fitter, and what stays behind.
+    def kits
+      random = Random.new(11)
+      Array.new(KITS - 4) do |index|
+        output = [4, 6, 8, 10, 12, 16, 20, 25][index % 8]
+        blade = [154, 172, 200, 230, 254][random.rand(5)]
+        motor("#{%w[KA MI BR][index % 3]}-K#{output}-#{200 + index}", %w[Karsund Mirvane Brennik][index % 3], "ec", output, volts: [[230.0], [115.0], [115.0, 230.0]][random.rand(3)], rotation: %w[cw ccw][random.rand(2)],
+          rpm: [1300.0, 1550.0][random.rand(2)], flammable_ok: random.rand < 0.5, kit_contents: "motor; #{(random.rand < 0.5) ? "plate to bend" : "shroud"}; blade #{blade} mm; 2 bushings; ties", cross_reference: ["OS-I#{output}-#{230 + random.rand(9)}"], **kit_words, **KIT)
+      end
+    end
+
+    def kit_words = {kit_work: ["bend the plate to the opening", "pop in the bushings", "tie the wire away from the blade"], kit_leaves: ["the old blade and its ring"], kit_minutes: 25}
+
+    def usual_blades
+      [[154, 22], [172, 28], [200, 28], [230, 31], [254, 28], [300, 31], [356, 24], [406, 27]].each_with_index.flat_map do |(diameter, pitch), index|
+        %w[cw ccw].flat_map do |rotation|
+          side = (rotation == "cw") ? "R" : "L"
+          [BladeMaker.blade("BR-B#{diameter}-#{pitch}#{side}", "Brennik", diameter, pitch, rotation:, bore_mm: (index < 6) ? 6.35 : 12.7),
+            BladeMaker.blade("OS-B#{diameter}-#{pitch}#{side}", "Oskelund", diameter, pitch - 3, rotation:, bore_mm: (index < 6) ? 6.35 : 15.88, hub: (index < 3) ? "push_on" : "set_screw", material: (index < 3) ? "plastic" : "steel")]
         end
       end
-      rows
-    end
-
-    def blade(part_no, maker, diameter, pitch, rotation, bore, hub, material)
-      {part_no:, maker:, diameter_mm: diameter.to_f, blade_count: (diameter > 280) ? 4 : 5, pitch_deg: pitch.to_f, hub:, bore_mm: bore, rotation:, air: "away_from_motor",
-       depth_mm: (diameter * 0.13).round(1), material:, price_cents: 900 + diameter * 9, created_at: Time.now, updated_at: Time.now}
     end
   end
 end

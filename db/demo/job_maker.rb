@@ -128,9 +128,16 @@ module Demo
 
     def match
       search = Services::PartSearch.new(@job, hand)
-      best = search.candidates.first or raise ArgumentError, "nothing fits #{@unit.name}"
+      best = pick(search) or raise ArgumentError, "nothing fits #{@unit.name}"
       choice = PartChoice.create!(job: @job, motor: search.motor(best[:part_no]), user: @who, grade: best[:grade], checks: best[:checks].as_json)
       source(choice)
+    end
+
+    # What the row names, else what its offer's supplier has, else the best.
+    def pick(search)
+      wanted = @row["part"]
+      return search.candidates.find { |one| one[:part_no] == wanted } if wanted
+      search.candidates.find { |one| Services::PriceService.offers(search.motor(one[:part_no])).any? { |offer| offer["id"] == @row["offer"] } } || search.candidates.first
     end
 
     def source(choice)

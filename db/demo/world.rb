@@ -76,11 +76,11 @@ module Demo
     end
 
     def plate_of(row)
-      watts = (row["output"] / Catalogue::EFFICIENCY[row["family"]]).round(1)
+      watts = (row["output"] / MotorMaker::EFFICIENCY[row["family"]]).round(1)
       phases = row.fetch("phases", 1)
-      amps = row["volts"].map { |volts| (watts / (volts * Catalogue::PF[row["family"]] * ((phases == 3) ? Math.sqrt(3) : 1))).round(2) }
+      amps = row["volts"].map { |volts| (watts / (volts * MotorMaker::PF[row["family"]] * ((phases == 3) ? Math.sqrt(3) : 1))).round(2) }
       {part_no: row["part_no"], family: row["family"], volts: row["volts"], hertz: [50.0], phases:, amps:, watts:, horsepower: row["horsepower"], service_factor: row["service_factor"],
-       rpm: row.fetch("rpm", 1300), poles: row.fetch("poles", 4), rotation: row["rotation"], shaft_diameter_mm: row["shaft"], mount: row["mount"], bolt_circle_mm: row["bolt_circle"],
+       rpm: row.fetch("rpm", 1300), poles: row.fetch("poles", 4), rotation: row["rotation"], shaft_diameter_mm: row["shaft"], shaft_length_mm: row["shaft_length"], mount: row["mount"], bolt_circle_mm: row["bolt_circle"],
        enclosure: "enclosed", connector: row["connector"], capacitor_uf: row["capacitor"], integral_blade: row.fetch("integral", false),
        control: (row["output"] > 500 && row["family"] == "ec") ? "0_10v" : nil, blade_diameter_mm: row["blade"], blade_bore_mm: row["blade"] && row["shaft"]}
     end

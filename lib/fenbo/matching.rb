@@ -6,6 +6,7 @@ module Fenbo
   #   Motor     a nameplate and its measurements, as in the catalogue's columns
   #   Place     the site: supply, ambient, wet, flammable refrigerant
   #   Rotation  one canonical turning sense, whatever end it was seen from
+  #   Judged    a candidate with its lines: grade, what to buy, do and move across
   #   Catalog   motors from a CSV file
   #   Checks    one rule a file, all asked the same way
   #   Nameplate the tool: a plate's free line, read and doubted
@@ -13,17 +14,21 @@ module Fenbo
   #   Energy    the tool: what a thriftier motor saves
   #   Coherence what on a plate cannot all be true
   module Matching
+    autoload :Accessory, "fenbo/matching/accessory"
     autoload :Blade, "fenbo/matching/blade"
     autoload :BladeChecks, "fenbo/matching/blade_checks"
     autoload :BladeChoice, "fenbo/matching/blade_choice"
     autoload :Catalog, "fenbo/matching/catalog"
     autoload :Checks, "fenbo/matching/checks"
     autoload :Coherence, "fenbo/matching/coherence"
+    autoload :Effects, "fenbo/matching/effects"
     autoload :Energy, "fenbo/matching/energy"
+    autoload :Judged, "fenbo/matching/judged"
     autoload :Match, "fenbo/matching/match"
     autoload :Motor, "fenbo/matching/motor"
     autoload :Nameplate, "fenbo/matching/nameplate"
     autoload :Place, "fenbo/matching/motor"
     autoload :Rotation, "fenbo/matching/rotation"
+    autoload :Transfers, "fenbo/matching/transfers"
   end
 end

@@ -3,6 +3,7 @@
 import htmx from "htmx.org/dist/htmx.esm.js";
 import Alpine from "@alpinejs/csp/dist/module.esm.min.js";
 import { drafts } from "./drafts.js";
+import { fitting } from "./fitting.js";
 import { frost } from "./frost.js";
 import { keys } from "./keys.js";
 import { outbox } from "./outbox.js";
@@ -62,6 +63,7 @@ window.addEventListener("pageshow", (event) => event.persisted && location.reloa
 Alpine.data("signature", signature);
 Alpine.data("meter", meter);
 Alpine.data("frost", frost);
+Alpine.data("fitting", fitting);
 Alpine.data("recorder", recorder);
 window.Alpine = Alpine;
 stamp(document);

@@ -6,8 +6,9 @@ module Fenbo
     # fail or adapt with its reason, or nil where the rule has nothing to say.
     module Checks
       # What a check may look at.
-      Context = Value.of(:old, :candidate, :place, :limits, healthy_amps: nil, blade: nil, fit: nil)
-      Line = Value.of(:check, :result, :reason, minutes: 0, part: nil) do
+      Context = Value.of(:old, :candidate, :place, :limits, healthy_amps: nil, blade: nil, fit: nil, accessories: nil)
+      # setting: what has to be set on the motor before it goes in.
+      Line = Value.of(:check, :result, :reason, minutes: 0, part: nil, setting: nil) do
         def to_h = {check:, result:, reason:}
       end
 
@@ -29,7 +30,7 @@ module Fenbo
 
         def name = self.class.name.split("::").last.downcase
 
-        def pass(reason) = Line.new(check: name, result: "pass", reason:)
+        def pass(reason, setting: nil) = Line.new(check: name, result: "pass", reason:, setting:)
 
         def fail(reason) = Line.new(check: name, result: "fail", reason:)
 
@@ -40,6 +41,7 @@ module Fenbo
         def figure(number) = format("%.3g", number)
       end
 
+      autoload :Available, "fenbo/matching/checks/available"
       autoload :Ambient, "fenbo/matching/checks/ambient"
       autoload :Connector, "fenbo/matching/checks/connector"
       autoload :Control, "fenbo/matching/checks/control"
@@ -56,7 +58,7 @@ module Fenbo
 
       # The order they are shown in: what burns first, then what moves air, then
       # what can be worked round with tools.
-      ORDER = [Supply, Load, Speed, Rotation, Duty, Ambient, Refrigerant, Mount, Shaft, Fit, Integral, Connector, Control].freeze
+      ORDER = [Supply, Load, Speed, Rotation, Duty, Ambient, Refrigerant, Mount, Shaft, Fit, Integral, Connector, Control, Available].freeze
 
       def self.lines(context) = ORDER.filter_map { |check| check.new(context).line }
     end

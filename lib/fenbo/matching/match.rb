@@ -4,42 +4,25 @@ module Fenbo
   module Matching
     # Candidates graded, the rejected ones with the lines that rejected them.
     #
-    # in:  old motor, site, healthy_amps, blade, fit (as the tool `fit`, without L), and motors (a list) or catalog (a
-    #      CSV file's path, for the command)
-    # out: candidates [{part_no, grade, checks, extra_parts, extra_minutes}],
-    #      rejected [{part_no, checks}], verdict the best part number or "none".
-    # Ranked by grade, then price, then minutes, then watts. Source: motors/match.
+    # in:  old motor, site, healthy_amps, blade, fit (as the tool `fit`, without L), and
+    #      motors (a list) or catalog (a CSV file's path, for the command); accessories
+    #      (listed bushings and brackets; null: not known what can be had)
+    # out: candidates [{part_no, grade, checks, extra_parts, extra_minutes, listed, settings,
+    #      also, transfers, kit, effects}], rejected [{part_no, checks}], verdict the best
+    #      part number or "none".
+    # Ranked by grade, then availability and landed cost, then minutes, then watts.
+    # Source: motors/match.
     class Match < Tool
       GRADES = %w[drop_in fits_with_work conversion].freeze
-      Question = Value.of(:old, :place, :healthy_amps, :blade, :fit, :motors)
-      Judged = Value.of(:motor, :lines) do
-        def failing = lines.select { |line| line.result == "fail" }
-
-        def adapting = lines.select { |line| line.result == "adapt" }
-
-        def rejected? = failing.any?
-
-        def grade
-          return nil if rejected?
-          return "conversion" if motor.kit?
-          adapting.empty? ? "drop_in" : "fits_with_work"
-        end
-
-        def minutes = adapting.sum(&:minutes)
-
-        def rank = [GRADES.index(grade), motor.price_cents || Float::INFINITY, minutes, motor.watts || 0, motor.part_no.to_s]
-
-        def to_h
-          {part_no: motor.part_no, grade:, checks: lines.map(&:to_h), extra_parts: adapting.filter_map(&:part), extra_minutes: minutes}
-        end
-      end
-
+      WORDS = {"drop_in" => "drops in", "fits_with_work" => "fits", "conversion" => "is a conversion"}.freeze
+      Question = Value.of(:old, :place, :healthy_amps, :blade, :fit, :motors, :accessories)
       def self.read(input, limits)
         blade = input.object("blade", required: false)
         Question.new(
           old: Motor.read(input.object("old")), place: Place.read(input.object("site")),
           healthy_amps: input.number("healthy_amps", required: false, above: 0),
-          blade: {bore_mm: blade.number("bore_mm", required: false, above: 0)}, fit: read_fit(input, limits), motors: read_motors(input)
+          blade: {bore_mm: blade.number("bore_mm", required: false, above: 0)}, fit: read_fit(input, limits), motors: read_motors(input),
+          accessories: input.given?("accessories") ? input.objects("accessories").map { |one| Accessory.read(one) } : nil
         )
       end
 
@@ -66,8 +49,9 @@ module Fenbo
 
       def judged
         @judged ||= question.motors.map do |motor|
-          Judged.new(motor:, lines: Checks.lines(Checks::Context.new(old: question.old, candidate: motor, place: question.place,
-            limits:, healthy_amps: question.healthy_amps, blade: question.blade, fit: question.fit)))
+          lines = Checks.lines(Checks::Context.new(old: question.old, candidate: motor, place: question.place, limits:, healthy_amps: question.healthy_amps,
+            blade: question.blade, fit: question.fit, accessories: question.accessories))
+          Judged.new(motor:, lines:, effects: Effects.of(question.old, motor, limits), place: question.place, old: question.old)
         end
       end
 
@@ -81,7 +65,7 @@ module Fenbo
       def reasons
         best = candidates.first
         return [reason("None of #{judged.size} motors passes every check", "match.none", source: "motors/match")] unless best
-        [reason("#{best.motor.part_no} #{(best.grade == "drop_in") ? "drops in" : "fits with #{best.adapting.size} matters to adapt"}", "match.best", source: "motors/match"), nearest].compact
+        [reason("#{best.motor.part_no} #{WORDS.fetch(best.grade)}#{" with #{best.adapting.size} #{(best.adapting.size == 1) ? "matter" : "matters"} to adapt" if best.adapting.any?}", "match.best", source: "motors/match"), nearest].compact
       end
 
       def nearest

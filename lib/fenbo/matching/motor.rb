@@ -11,17 +11,20 @@ module Fenbo
       :part_no, :family, :volts, :hertz, :phases, :amps, :watts, :horsepower, :service_factor, :rpm, :poles,
       :rotation, :shaft_diameter_mm, :shaft_length_mm, :shaft_form, :mount, :bolt_circle_mm, :body_diameter_mm,
       :body_length_mm, :enclosure, :ambient_low_c, :ambient_high_c, :flammable_ok, :integral_blade, :control,
-      :connector, :capacitor_uf, :cross_reference, :price_cents, :kit_contents
+      :connector, :capacitor_uf, :cross_reference, :price_cents, :kit_contents,
+      kit_work: [], kit_leaves: [], kit_minutes: nil, discontinued: nil, superseded_by: nil,
+      available_hours: nil, landed_cents: nil
     ) do
       define_singleton_method(:numbers) do
         {phases: {above: 0, at_most: 3}, watts: {above: 0}, horsepower: {above: 0}, service_factor: {above: 0, at_most: 3},
          rpm: {above: 0, at_most: 100_000}, poles: {above: 0, at_most: 48}, shaft_diameter_mm: {above: 0}, shaft_length_mm: {above: 0},
          bolt_circle_mm: {above: 0}, body_diameter_mm: {above: 0}, body_length_mm: {above: 0}, ambient_low_c: {at_least: -120},
-         ambient_high_c: {at_most: 200}, capacitor_uf: {above: 0}, price_cents: {at_least: 0}}
+         ambient_high_c: {at_most: 200}, capacitor_uf: {above: 0}, price_cents: {at_least: 0},
+         kit_minutes: {at_least: 0, at_most: 10_000}, available_hours: {at_least: 0}, landed_cents: {at_least: 0}}
       end
 
       define_singleton_method(:read) do |input|
-        texts = %i[part_no shaft_form mount connector].to_h { |key| [key, input.text(key.to_s, required: false, longest: 200)] }
+        texts = %i[part_no shaft_form mount connector superseded_by].to_h { |key| [key, input.text(key.to_s, required: false, longest: 200)] }
         figures = numbers.to_h { |key, range| [key, input.number(key.to_s, required: false, **range)] }
         lists = %i[volts hertz amps].to_h { |key| [key, input.numbers(key.to_s, required: false, above: 0) || []] }
         sense = input.choice("rotation", Rotation::SENSES, required: false)
@@ -30,8 +33,8 @@ module Fenbo
           family: input.choice("family", Electrical::FAMILIES), rotation: Rotation.canonical(sense, view),
           enclosure: input.choice("enclosure", ENCLOSURES, required: false),
           control: input.choice("control", CONTROLS, required: false),
-          flammable_ok: truth(input, "flammable_ok"), integral_blade: truth(input, "integral_blade"),
-          cross_reference: input.list("cross_reference", required: false), kit_contents: input.raw("kit_contents"),
+          **%i[flammable_ok integral_blade discontinued].to_h { |key| [key, truth(input, key.to_s)] },
+          **%i[cross_reference kit_work kit_leaves].to_h { |key| [key, input.list(key.to_s, required: false)] }, kit_contents: input.raw("kit_contents"),
           **texts, **figures, **lists
         )
       end
@@ -50,6 +53,16 @@ module Fenbo
       end
 
       def kit? = !kit_contents.to_s.empty?
+
+      # "motor; plate to bend; blade" one by one.
+      def contents = kit_contents.to_s.split(/[;,]/).map(&:strip).reject(&:empty?)
+
+      # Watts taken in: printed, else from amps and the family's usual power factor.
+      def input_watts(limits)
+        return watts if watts
+        return nil unless amps.any? && volts.any?
+        amps.first * volts.first * limits["power_factor.#{family}"] * ((phases == 3) ? Math.sqrt(3) : 1)
+      end
 
       # Shaft output in W from the plate: horsepower where printed, else input
       # watts × the family's usual efficiency.

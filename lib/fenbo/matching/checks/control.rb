@@ -10,7 +10,7 @@ module Fenbo
         def line
           wanted, offered = old.control || "none", candidate.control || "none"
           return (wanted == "none") ? nil : pass("#{WORDS[wanted]}, as the old one") if wanted == offered
-          return pass("programmable: set it to the old duty before it goes in") if offered == "program" && wanted != "0_10v"
+          return pass("programmable: passes once it is set to the old duty", setting: "program it to the old speed") if offered == "program" && wanted != "0_10v"
           return adapt("#{WORDS[offered]}: tie it to full speed", minutes: 5) if wanted == "none"
           fail("#{WORDS[offered]} on a #{WORDS[wanted]} circuit")
         end

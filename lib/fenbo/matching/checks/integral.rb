@@ -8,7 +8,11 @@ module Fenbo
         def line
           return (candidate.integral_blade ? fail("its blade is part of it, the old one's is not") : nil) unless old.integral_blade
           return pass("whole assembly with its blade") if candidate.integral_blade
-          candidate.kit? ? adapt("a kit with its own blade and plate", minutes: 20) : fail("the old blade goes with the old motor")
+          if candidate.kit?
+            adapt("a kit with its own blade and plate", minutes: candidate.kit_minutes ? 0 : 20)
+          else
+            fail("the old blade goes with the old motor")
+          end
         end
       end
     end

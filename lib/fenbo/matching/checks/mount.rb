@@ -9,10 +9,16 @@ module Fenbo
           return unknown("the mount") unless old.mount && candidate.mount
           return same_mount if candidate.mount == old.mount
           text = "#{words(candidate)} for #{words(old)}"
-          candidate.kit? ? adapt("#{text}: the kit brings its plate", minutes: 15, part: "plate from the kit") : fail(text)
+          return adapt("#{text}: the kit brings its plate", minutes: candidate.kit_minutes ? 0 : 15, part: "plate from the kit") if candidate.kit?
+          one = bracket
+          one ? adapt("#{text}: on #{one.kind} #{one.part_no}", minutes: 15, part: "#{one.kind} #{one.part_no}") : fail(text)
         end
 
         private
+
+        def bracket
+          (@context.accessories || []).find { |part| part.carries?(candidate.mount, old.mount) && (part.bolt_circle_mm.nil? || old.bolt_circle_mm.nil? || (part.bolt_circle_mm - old.bolt_circle_mm).abs <= limits["match.bolt_circle_tolerance"]) }
+        end
 
         def same_mount
           return pass("#{words(candidate)}, as the old one") unless old.bolt_circle_mm && candidate.bolt_circle_mm

@@ -13,10 +13,17 @@ module Fenbo
           text = "#{figure(candidate.shaft_diameter_mm)} mm shaft in a #{figure(bore)} mm bore"
           return form(text) if off.abs <= limits["match.shaft_tolerance"] + 1e-9
           return fail("#{text}: too thick") if off.positive?
-          adapt("#{text}: with a bushing", minutes: 5, part: "bushing #{figure(candidate.shaft_diameter_mm)} to #{figure(bore)} mm")
+          bushed(text, bore)
         end
 
         private
+
+        # Where it is known what can be had, only a listed bushing counts.
+        def bushed(text, bore)
+          return adapt("#{text}: with a bushing", minutes: 5, part: "bushing #{figure(candidate.shaft_diameter_mm)} to #{figure(bore)} mm") unless @context.accessories
+          one = @context.accessories.find { |part| part.bushes?(candidate.shaft_diameter_mm, bore, limits["match.shaft_tolerance"] + 1e-9) }
+          one ? adapt("#{text}: with bushing #{one.part_no}", minutes: 5, part: "bushing #{one.part_no}") : fail("#{text}: no bushing of that step is listed")
+        end
 
         def form(text)
           return pass(text) if [nil, old.shaft_form].include?(candidate.shaft_form) || old.shaft_form.nil?

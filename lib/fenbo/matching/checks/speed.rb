@@ -12,11 +12,14 @@ module Fenbo
           off = (candidate.rpm - old.rpm).abs / old.rpm.to_f
           text = "#{candidate.rpm.to_i} rpm for #{old.rpm.to_i} rpm"
           return pass(text) if off <= limits["match.rpm_pass"] + 1e-9
-          return adapt("#{text}: air and load change by the fan laws", minutes: 5) if off <= limits["match.rpm_adapt"] + 1e-9
+          return adapt("#{text}: #{laws}", minutes: 5) if off <= limits["match.rpm_adapt"] + 1e-9
           beyond(text)
         end
 
         private
+
+        # Air by the speed, load by its third power.
+        def laws = (candidate.rpm / old.rpm.to_f).then { |ratio| "air #{(ratio * 100).round} %, load #{(ratio**3 * 100).round} % by the fan laws" }
 
         # An EC motor's poles say nothing about its speed.
         def poles_differ? = candidate.poles && old.poles && candidate.poles != old.poles && [candidate, old].none? { |motor| motor.family == "ec" }

@@ -10,7 +10,7 @@ module Fenbo
           return fail("#{plain(candidate.hertz)} Hz, the site has #{figure(place.hertz)}") if candidate.hertz.any? && !candidate.hertz.include?(place.hertz)
           return unknown("its voltage") if candidate.volts.empty?
           return fail("#{plain(candidate.volts)} V, the site has #{figure(place.volts)} V") unless near
-          (candidate.volts.size > 1) ? pass("#{figure(near)} V tap for #{figure(place.volts)} V: set it before energising") : pass("#{figure(near)} V, the site has #{figure(place.volts)} V")
+          (candidate.volts.size > 1) ? pass("#{figure(near)} V tap for #{figure(place.volts)} V: set it before energising", setting: "connect it for #{figure(near)} V and cap the leads left over") : pass("#{figure(near)} V, the site has #{figure(place.volts)} V")
         end
 
         private

@@ -1,0 +1,50 @@
+// The seat of the hub: dragged on the drawing or moved by keys. The blade follows the
+// thumb at once; the drawing for the new seat comes from the server when it rests.
+const REST = 160, STEP = 0.5;
+
+export function fitting() {
+  return {
+    down(event) {
+      this.sheet = event.currentTarget;
+      this.from = event.clientX;
+      this.sheet.setPointerCapture?.(event.pointerId);
+    },
+    move(event) {
+      if (this.from === undefined) return;
+      const moved = event.clientX - this.from;
+      this.shift(moved / (Number(this.sheet.dataset.scale) * this.sheet.clientWidth));
+    },
+    up() { if (this.from !== undefined) { this.from = undefined; this.ask(); } },
+    key(event) {
+      const step = { ArrowLeft: -STEP, ArrowDown: -STEP, ArrowRight: STEP, ArrowUp: STEP }[event.key];
+      const more = { PageUp: 1, PageDown: -1 }[event.key];
+      if (!step && !more) return;
+      event.preventDefault();
+      event.stopPropagation();
+      this.sheet = event.currentTarget;
+      if (step) { this.moved = (this.moved || 0) + step; this.shift(this.moved); }
+      if (more) { const field = this.fields().spacers_set; field.value = Math.max(0, Number(field.value) + more); }
+      clearTimeout(this.timer);
+      this.timer = setTimeout(() => this.ask(), REST);
+    },
+    fields() { return this.$refs.seat.elements; },
+    // mm off the seat the server drew.
+    shift(mm) {
+      const width = this.sheet.querySelector("svg").viewBox.baseVal.width;
+      this.sheet.querySelectorAll("[data-fit]").forEach((part) => part.setAttribute("transform", `translate(${mm * Number(this.sheet.dataset.scale) * width} 0)`));
+      const seat = Number(this.sheet.dataset.seat) + mm, inches = this.$refs.seat.textContent.includes(" in");
+      this.fields().seat.value = inches ? (seat / 25.4).toFixed(3) : seat.toFixed(1);
+    },
+    async ask() {
+      this.moved = 0;
+      const asked = new URLSearchParams(new FormData(this.$refs.seat));
+      try {
+        const answer = await fetch(`${this.$root.dataset.drawing}?${asked}`, { credentials: "same-origin" });
+        if (!answer.ok) return;
+        const visible = this.sheet.matches(":focus");
+        this.$refs.drawing.innerHTML = await answer.text();
+        if (visible) [...this.$refs.drawing.querySelectorAll(".fitting-sheet")].find((one) => one.clientWidth)?.focus({ preventScroll: true });
+      } catch { /* no signal: the blade stays where it was put, the button asks again */ }
+    },
+  };
+}

@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+# A CSV file on its way into the catalogue: looked through first, taken as a whole or
+# not at all.
+class CatalogueImport < ApplicationRecord
+  # A look or a taking that has given no sign for this long was killed and may start again.
+  SILENT = 30.seconds
+
+  belongs_to :user
+
+  def running? = %w[waiting checking taking].include?(state) && !silent?
+
+  def silent? = %w[checking taking].include?(state) && (beat_at.nil? || beat_at < SILENT.ago)
+
+  def ready? = state == "checked" && faulty.zero?
+
+  def share = lines.zero? ? 0 : (line / lines.to_f).clamp(0, 1)
+end

@@ -1,0 +1,106 @@
+# frozen_string_literal: true
+
+module Services
+  # The catalogue narrowed by the database to what the core should judge: everything on
+  # this supply near this output, fewest obstacles first. A wide net: no condition counts
+  # as an obstacle unless the core would fail it too, so that nothing the core would take
+  # stands behind a motor it would reject.
+  class CatalogueNet
+    MOST = 240
+    # Around the old motor's shaft output; the core's own windows lie well inside.
+    OUTPUT = 0.4..2.6
+    TAPS = (1..4).map { |tap| "volts[#{tap}] BETWEEN :volts * 0.8 AND :volts * 1.25" }.join(" OR ").freeze
+    RANK = "CASE enclosure WHEN 'open' THEN 0 WHEN 'open_air_over' THEN 1 WHEN 'enclosed' THEN 2 WHEN 'potted' THEN 3 END"
+
+    # @param old [Fenbo::Matching::Motor]
+    # @param unit [Unit]
+    # @param bore_mm [Float, nil] of the blade's hub
+    def initialize(old, unit, limits, bore_mm: nil, accessories: [])
+      @old = old
+      @unit = unit
+      @limits = limits
+      @bore_mm = bore_mm || old.shaft_diameter_mm
+      @accessories = accessories
+    end
+
+    # @return [Array<Hash>] catalogue rows
+    def rows
+      @rows ||= (near + listed).uniq { |row| row["part_no"] }
+    end
+
+    private
+
+    def columns = PartSearch::COLUMNS
+
+    def near
+      scope = Motor.where("phases IS NULL OR phases = ?", @unit.supply_phases).where("volts = '{}' OR #{TAPS}", volts: @unit.supply_volts)
+      scope = scope.where("output_w IS NULL OR output_w BETWEEN ? AND ?", wanted * OUTPUT.begin, wanted * OUTPUT.end) if wanted
+      read(scope.order(Arel.sql("#{obstacles} ASC, price_cents ASC NULLS LAST, part_no ASC")).limit(MOST))
+    end
+
+    # What the lists name counts however far off it is: why not this one is worth knowing.
+    def listed
+      return [] if @old.part_no.blank?
+      read(Motor.where("cross_reference @> ARRAY[?]::text[]", @old.part_no).or(Motor.where(part_no: [@old.part_no, @old.superseded_by].compact)).limit(40))
+    end
+
+    def read(scope) = scope.pluck(*columns).map { |values| columns.zip(values).to_h }
+
+    def wanted = @old.output_watts(@limits)
+
+    def obstacles
+      counted = conditions.compact.map { |sql, binds| "COALESCE(#{Motor.sanitize_sql([sql, binds])}, false)::int" }
+      counted.empty? ? "0" : counted.join(" + ")
+    end
+
+    # Each true where the core would fail it; an unknown column is no obstacle.
+    def conditions
+      [["discontinued", {}], hertz, ambient, flammable, wet, tightness, mount, shaft, rotation, speed, integral, control]
+    end
+
+    def hertz = ["hertz <> '{}' AND NOT :hertz = ANY(hertz)", {hertz: @unit.supply_hertz}]
+
+    def ambient
+      return nil unless @unit.ambient_low_c && @unit.ambient_high_c
+      ["ambient_low_c > :low OR ambient_high_c < :high", {low: @unit.ambient_low_c, high: @unit.ambient_high_c}]
+    end
+
+    def flammable = @unit.flammable ? ["NOT flammable_ok", {}] : nil
+
+    def wet = @unit.wet ? ["#{RANK} < 2", {}] : nil
+
+    def tightness = @old.enclosure && ["#{RANK} < :rank", {rank: Fenbo::Matching::Checks::Duty::RANK.fetch(@old.enclosure)}]
+
+    def mount
+      return nil unless @old.mount
+      borne = @accessories.select { |part| part["mount_to"] == @old.mount }.filter_map { |part| part["mount_from"] }
+      ["mount NOT IN (:mounts) AND kit_contents IS NULL OR mount = :own AND abs(bolt_circle_mm - :circle) > :off", {mounts: [@old.mount, *borne], own: @old.mount, circle: @old.bolt_circle_mm, off: @limits["match.bolt_circle_tolerance"]}]
+    end
+
+    def shaft
+      return nil unless @bore_mm
+      steps = @accessories.select { |part| part["kind"] == "bushing" && (part["to_mm"] - @bore_mm).abs <= tolerance }.filter_map { |part| part["from_mm"] }
+      thinner = steps.map { |step| "abs(shaft_diameter_mm - #{step.to_f}) <= :off" }
+      ["NOT (#{["abs(shaft_diameter_mm - :bore) <= :off", *thinner].join(" OR ")})", {bore: @bore_mm, off: tolerance}]
+    end
+
+    def tolerance = @limits["match.shaft_tolerance"] + 1e-9
+
+    def rotation
+      opposite = Fenbo::Matching::Rotation::OPPOSITE[@old.rotation] or return nil
+      ["rotation = :opposite AND kit_contents IS NULL", {opposite:}]
+    end
+
+    def speed
+      return nil unless @old.rpm
+      ["kit_contents IS NULL AND abs(rpm - :rpm) > :off", {rpm: @old.rpm, off: @old.rpm * @limits["match.rpm_adapt"] + 1e-6}]
+    end
+
+    def integral = @old.integral_blade ? ["NOT integral_blade AND kit_contents IS NULL", {}] : ["integral_blade", {}]
+
+    def control
+      return nil if [nil, "none"].include?(@old.control)
+      ["coalesce(control, 'none') NOT IN (:obeys)", {obeys: [@old.control, "program"]}]
+    end
+  end
+end

@@ -1,0 +1,116 @@
+# frozen_string_literal: true
+
+module Services
+  # What was measured of a fan's place and its blade, as typed; asked of the core for one
+  # part's shaft, and kept as a reading of the fan: the next part, the next job use it too.
+  class FitForm
+    MOST_SPACERS = 20
+
+    def self.latest(position) = position.readings.live.where(kind: "fit").order(:taken_at, :id).last
+
+    def self.rows = Fenbo::Knowledge.table("measurements")
+
+    attr_reader :faults, :result
+
+    # @param motor [Motor, nil] the part looked at; its shaft is taken from the catalogue
+    def initialize(job, position, motor, params, user)
+      @job = job
+      @position = position
+      @motor = motor
+      @params = params
+      @user = user
+      @typed = Typed.new(params, system: user.unit_system)
+      @faults = @typed.faults
+    end
+
+    def latest = @latest ||= self.class.latest(@position)
+
+    # Something was typed, or something was kept.
+    def asked? = typed? || !latest.nil?
+
+    def typed? = self.class.rows.keys.any? { |name| @params.key?(name) }
+
+    # What a field holds: as typed, else as kept, in the reader's unit.
+    def value(name)
+      return @params[name] if typed?
+      kept = latest && dig(latest.question, self.class.rows[name]["letter"])
+      return nil if kept.nil?
+      (self.class.rows[name]["kind"] == "length") ? Fenbo::Quantities.figure(kept, "length", @user.unit_system).first.tr("−", "-") : kept.to_i.to_s
+    end
+
+    def tolerance = typed? ? @params["tolerance"] : (latest && Fenbo::Quantities.figure(latest.question["tolerance"] || usual_tolerance, "length", @user.unit_system).first)
+
+    def usual_tolerance = Shop.limits["fit.tolerance"]
+
+    # The shaft looked at, in mm: the catalogue's, else the one typed.
+    def shaft_mm = @motor&.shaft_length_mm || own_shaft
+
+    # False where something typed cannot be understood; faults stand at their fields.
+    def ask
+      asked = question
+      return false if faults.any?
+      @question = asked
+      @result = Fenbo::Tools.call("fit", asked, limits: Shop.limits)
+      return true unless @result.refused?
+      @result.faults.each { |fault| faults[field_of(fault.field)] ||= "This #{fault.message}." }
+      false
+    end
+
+    def asked_question = @question
+
+    # The solver's own object, for drawing.
+    def layout
+      return nil unless @question
+      Fenbo::Fitting::Fit.new(Fenbo::Fitting::Question.read(Fenbo::Input.new(@question), Shop.limits), Shop.limits).layout
+    end
+
+    # What would be looked at if it were measured.
+    def open_questions = self.class.rows.reject { |_, row| row["needed"] || row["place"] == "key" }.filter_map { |name, row| [row["label"], row["without"]] if value(name).to_s.strip.empty? }
+
+    def keep(client_id:, visit:)
+      kept = @question.except("chosen", "L")
+      Reading.record(client_id:, job: @job, visit:, fan_position: @position, user: @user, kind: "fit", phase: "before", typed: @params.slice(*self.class.rows.keys, "tolerance"), question: kept.merge("L" => @question["L"]), result: result.to_h.as_json, verdict: result.verdict, meter: nil)
+    end
+
+    private
+
+    def question
+      read = typed? ? typed_lengths : (latest&.question || {}).except("chosen")
+      read = read.merge("L" => shaft_mm) if shaft_mm
+      faults["shaft"] ||= "The catalogue does not tell this shaft's length: measure or ask for it." if read["L"].nil?
+      read.merge(chosen).compact
+    end
+
+    def typed_lengths
+      read = self.class.rows.to_h do |name, row|
+        [row["letter"], (row["kind"] == "count") ? @typed.whole(name, 0..MOST_SPACERS) : length(name, row["needed"])]
+      end
+      keys = %w[k0 k1 k].to_h { |letter| [letter, read.delete("key.#{letter}")] }
+      read["key"] = keys if keys.values.any?
+      read.merge("tolerance" => length("tolerance"))
+    end
+
+    # A blade may begin in front of its hub: below nothing is a length too here.
+    def length(name, needed = nil)
+      text = @params[name].to_s.strip
+      return (needed ? @typed.fault(name, "Measured? Without it nothing can be said.") : nil) if text.empty?
+      minus = text.match?(/\A[-−–]/)
+      reading = Fenbo::Quantities.read(text.sub(/\A[-−–]\s*/, ""), "length", system: @user.unit_system)
+      return @typed.fault(name, reading.fault) unless reading.ok?
+      minus ? -reading.value : reading.value
+    end
+
+    def chosen
+      return {} if @params["seat"].to_s.strip.empty?
+      seat = length("seat")
+      seat ? {"chosen" => {"seat" => seat, "spacers" => @typed.whole("spacers_set", 0..MOST_SPACERS) || 0}} : {}
+    end
+
+    # Typed where the catalogue does not tell; another part's shaft is never taken for it.
+    def own_shaft = @params["shaft"].to_s.strip.empty? ? nil : length("shaft")
+
+    def dig(question, letter) = letter.split(".").reduce(question) { |at, key| at && at[key] }
+
+    def field_of(path) = self.class.rows.find { |_, row| row["letter"] == path }&.first || {"L" => "shaft", "chosen.seat" => "seat", "key.k1" => "key_to"}.fetch(path, path)
+  end
+end
