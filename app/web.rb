@@ -13,7 +13,7 @@ module Web
   # third part does. A request passes through one class only.
   PATHS = {
     nil => "Day", "up" => "Health", "api" => "Api", "sign-in" => "SignIn", "sign-out" => "SignIn", "first-run" => "FirstRun",
-    "customers" => "Customers", "units" => "Units", "parts" => "Catalogue", "settings" => "Settings", "style" => "Style",
+    "customers" => "Customers", "units" => "Units", "parts" => "Catalogue", "imports" => "Imports", "settings" => "Settings", "style" => "Style",
     "photos" => "Photos", "jobs" => "Jobs", "bench" => "Bench", "learning" => "Learning", "meter" => "Meter"
   }.freeze
   STATIONS = {

@@ -6,7 +6,7 @@ module Drawings
   # ghost; below lies the ruler with the stretch where the hub may sit.
   class FitSection
     AXIS, REACH, HUB = 190, 128, 26
-    RULER = 424
+    RULER = 438
     LEFT = 40
 
     # @param layout [Fenbo::Fitting::Layout]
@@ -27,7 +27,7 @@ module Drawings
     def scale = @scale ||= (@width - LEFT - (@wide ? 74 : 46)) / (span.end - span.begin)
 
     def svg
-      @svg = Svg.new(@width, 470, label:, css: "plate")
+      @svg = Svg.new(@width, 466, label:, css: "plate")
       frame
       fixed
       ghost if @question.old_seat_mm && (@question.old_seat_mm - @layout.seat).abs > 0.05
@@ -118,17 +118,24 @@ module Drawings
     def trouble(condition)
       missing = -condition[:margin]
       case condition[:id]
-      when "guard" then condition[:low] || condition[:high] ? red(@layout.front - missing, @layout.front, AXIS - REACH, 44) : red(@question.shaft_mm - missing, @question.shaft_mm, AXIS - 20, 40)
-      when "motor" then red(@layout.back, @layout.back + missing, AXIS - REACH, 44)
-      when "engagement" then red(@question.shaft_mm, @question.shaft_mm + missing, AXIS - 20, 40)
-      when "orifice" then red(@layout.orifice - missing, @layout.orifice + missing, AXIS - REACH - 40, 18)
-      when "key" then red(@layout.seat + @question.key.screw_mm - missing / 2, @layout.seat + @question.key.screw_mm + missing / 2, AXIS - 34, 16)
+      when "guard" then guard_trouble(condition, missing)
+      when "motor" then red(@layout.back, @layout.back + missing, AXIS - REACH, 44, "too near")
+      when "engagement" then red(@question.shaft_mm, @question.shaft_mm + missing, AXIS - 20, 40, "of shaft missing")
+      when "orifice" then red(@layout.orifice - missing, @layout.orifice + missing, AXIS - REACH - 20, 14, (condition[:high] && @layout.seat > condition[:high]) ? "too far out" : "too deep")
+      when "key" then red(@layout.seat + @question.key.screw_mm - missing / 2, @layout.seat + @question.key.screw_mm + missing / 2, AXIS - 34, 16, "off the keyway")
       end
     end
 
-    def red(from, to, y, height)
+    # The blade's own front, or the end of the shaft that no seat can help.
+    def guard_trouble(condition, missing)
+      return red(@question.shaft_mm - missing, @question.shaft_mm, AXIS - 20, 40, "too long") unless condition[:high]
+      red(@layout.front - missing, @layout.front, AXIS - REACH, 44, "too near")
+    end
+
+    def red(from, to, y, height, words)
       @svg.rect(x(from), y, [(to - from) * scale, 3].max, height, "fit-trouble")
-      @svg.text(x((from + to) / 2.0), y - 8, @words.call(to - from), "fit-trouble-words", text_anchor: "middle")
+      text = "#{@words.call(to - from)} #{words}"
+      @svg.text(x((from + to) / 2.0).clamp(text.size * 3.9 + 4, @width - text.size * 3.9 - 4), y - 8, text, "fit-trouble-words", text_anchor: "middle")
     end
 
     def dimensions
@@ -148,12 +155,17 @@ module Drawings
       @svg.text(at, y - 9, text, "fit-words", text_anchor: "middle")
     end
 
+    def tick(mm)
+      return 12 if (mm % 10).zero?
+      (mm % 5).zero? ? 8 : 5
+    end
+
     def ruler
       low, high = @range
       @svg.rect(x(low), RULER - 16, [(high - low) * scale, 3].max, 11, "fit-range") if low && high && low <= high
       last = span.end.floor
       @svg.line(x(0), RULER, x(last), RULER, "line-medium")
-      (0..last).each { |mm| @svg.line(x(mm), RULER, x(mm), RULER - ((mm % 10).zero? ? 12 : (mm % 5).zero? ? 8 : 5), "line-thin") if scale > 3 || (mm % 5).zero? }
+      (0..last).each { |mm| @svg.line(x(mm), RULER, x(mm), RULER - tick(mm), "line-thin") if scale > 3 || (mm % 5).zero? }
       (0..last).step(10) { |mm| @svg.text(x(mm), RULER + 18, mm.to_s, "axis-figure", text_anchor: "middle") }
       @svg.text(x(span.begin), RULER + 18, "mm from the motor's face", "axis-words") if @wide
       @svg.group(data_fit: "pointer") { @svg.path("M#{Svg.p(x(@layout.seat), RULER - 18)} l-8 -13 h16 Z", "fit-pointer") }

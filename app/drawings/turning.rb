@@ -5,7 +5,7 @@ module Drawings
   # end on the right, an eye over the one it was read from.
   class Turning
     ENDS = {"shaft_end" => 80, "lead_end" => 240}.freeze
-    NAMES = {"shaft_end" => "from the shaft end", "lead_end" => "from the lead end"}.freeze
+    NAMES = {"shaft_end" => "shaft end", "lead_end" => "lead end"}.freeze
     MIDDLE, RADIUS = 70, 34
 
     # @param sense [String, nil] cw, ccw or reversible from the shaft end
@@ -29,7 +29,7 @@ module Drawings
       (id == "shaft_end") ? @svg.circle(x, MIDDLE, 7, "fill-ink") : @svg.path("M#{x - 8} #{MIDDLE} v10 M#{x} #{MIDDLE} v14 M#{x + 8} #{MIDDLE} v10", "coil")
       turns_at(id).each { |sense| arrow(x, sense) }
       @svg.path("M#{x - 13} 14 Q#{x} 2 #{x + 13} 14 Q#{x} 26 #{x - 13} 14 Z", "line-medium").circle(x, 14, 4, "fill-ink") if id == @view
-      @svg.text(x, 130, NAMES[id], "axis-words", text_anchor: "middle")
+      @svg.text(x, 130, NAMES[id], "turn-words", text_anchor: "middle")
     end
 
     def turns_at(id)

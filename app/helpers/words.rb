@@ -27,6 +27,7 @@ module Helpers
     }.freeze
     MOTORS = {"shaded_pole" => "shaded pole", "psc" => "PSC", "ec" => "EC", "split_phase" => "split phase", "three_phase" => "three-phase"}.freeze
     GRADES = {"drop_in" => "Drops in", "fits_with_work" => "Fits with work", "conversion" => "Conversion"}.freeze
+    IMPORTS = {"waiting" => "waiting", "checking" => "being looked through", "checked" => "looked through", "taking" => "being taken", "taken" => "taken", "broken" => "broken off"}.freeze
     STATES = {"L" => "Looking", "P" => "Live", "D" => "Proved dead", "C" => "Cover off"}.freeze
     # Tests whose answer an instrument gives by itself.
     BY_INSTRUMENT = {"amps" => "amps", "amps_beside_neighbours" => "amps", "voltage_balance" => "phases", "winding_ohms" => "windings", "insulation" => "windings", "capacitor" => "capacitor"}.freeze

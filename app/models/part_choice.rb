@@ -7,5 +7,6 @@ class PartChoice < ApplicationRecord
   belongs_to :job
   belongs_to :motor, optional: true
   belongs_to :blade, optional: true
+  belongs_to :fit_reading, class_name: "Reading", optional: true
   belongs_to :user
 end

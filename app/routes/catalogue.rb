@@ -9,16 +9,42 @@ module Routes
 
     PAGE = 24
 
+    KINDS = {"motors" => "Motors", "kits" => "Kits", "blades" => "Blades", "accessories" => "Accessories"}.freeze
+
     get "/parts/?" do
-      kind = (params[:kind] == "blades") ? Blade : Motor
-      text = params[:q].to_s.strip[0, 60]
-      scope = text.empty? ? kind.all : kind.like(text)
-      scope = scope.where(family: params[:family]) if kind == Motor && Fenbo::Electrical::FAMILIES.include?(params[:family])
-      pagy, parts = pagy(scope.order(:part_no), limit: PAGE, page: page_within(scope.count))
-      erb :catalogue, locals: {pagy:, parts:, blades: kind == Blade, text:}
+      scope = text.empty? ? everything.order(:part_no) : everything.like(text).nearest(text)
+      count = scope.count
+      pagy, parts = pagy(scope, limit: PAGE, page: page_within(count), count:)
+      erb :catalogue, locals: {pagy:, parts:, kind:, text:}
+    end
+
+    # A motor or kit with everything known of it and what it replaces.
+    get "/parts/motors/:part" do
+      erb :part, locals: {motor: Motor.find_by!(part_no: params[:part])}
+    end
+
+    get "/parts/export/:kind.csv" do
+      raise ActiveRecord::RecordNotFound unless Fenbo::Matching::Sheet.kinds.include?(params[:kind])
+      attachment "#{params[:kind]}.csv"
+      content_type "text/csv", charset: "utf-8"
+      Services::CatalogueExport.new(params[:kind])
     end
 
     private
+
+    def kind = KINDS.key?(params[:kind]) ? params[:kind] : "motors"
+
+    def text = params[:q].to_s.strip[0, 60]
+
+    def everything
+      case kind
+      when "blades" then Blade.all
+      when "accessories" then Accessory.all
+      else
+        scope = (kind == "kits") ? Motor.where.not(kit_contents: nil) : Motor.all
+        Fenbo::Electrical::FAMILIES.include?(params[:family]) ? scope.where(family: params[:family]) : scope
+      end
+    end
 
     # The page asked for, or the last there is.
     def page_within(count) = whole(params[:page]).clamp(1, [(count / PAGE.to_f).ceil, 1].max)

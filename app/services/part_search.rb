@@ -7,7 +7,8 @@ module Services
     COLUMNS = %w[part_no maker family volts hertz phases amps watts horsepower service_factor rpm poles rotation shaft_diameter_mm
       shaft_length_mm shaft_form mount bolt_circle_mm body_diameter_mm body_length_mm enclosure ambient_low_c ambient_high_c
       flammable_ok integral_blade control connector capacitor_uf cross_reference price_cents kit_contents kit_work kit_leaves kit_minutes discontinued superseded_by].freeze
-    PLATE = (COLUMNS & FittedMotor.column_names).freeze
+    # What is noted of a fitted motor too.
+    PLATE = (COLUMNS - %w[maker ambient_low_c ambient_high_c flammable_ok cross_reference price_cents kit_contents kit_work kit_leaves kit_minutes discontinued superseded_by]).freeze
     # How soon a source can have it here, in hours of a working day.
     SOON = {"van" => 0, "counter" => 4}.freeze
     A_DAY = 24

@@ -38,7 +38,7 @@ module Services
     # What cannot all be true on the plate as it now stands.
     def clashes
       return [] unless @typed.clean?
-      Fenbo::Matching::Coherence.new(@values.transform_keys(&:to_s).transform_values { |value| value.respond_to?(:empty?) && value.empty? ? nil : value }, Shop.limits).clashes
+      Fenbo::Matching::Coherence.new(@values.transform_keys(&:to_s).transform_values { |value| (value.respond_to?(:empty?) && value.empty?) ? nil : value }, Shop.limits).clashes
     end
 
     # Reads everything without keeping it; true where all of it is understood.
@@ -47,7 +47,7 @@ module Services
       @params = filled
       @typed = Typed.new(@params, system: @user.unit_system).tap { |typed| typed.faults.merge!(faults) }
       @faults = @typed.faults
-      @values = values()
+      @values = values
       @typed.clean?
     end
 

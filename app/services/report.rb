@@ -5,7 +5,7 @@ module Services
   class Report
     Besides = Fenbo::Value.of(:where, :what, :verdict, :reading)
 
-    NAMES = Instrument::ALL.merge("frost" => "Frost map", "sound" => "Sound").freeze
+    NAMES = Instrument::ALL.merge("frost" => "Frost map", "sound" => "Sound", "fit" => "Along the shaft").freeze
 
     attr_reader :job
 

@@ -49,6 +49,7 @@ module Demo
       found
       amps
       decide if @row["decide"]
+      fit if @row["fit"]
       match if @row["match"]
       work if @row["plan"]
       prove if @row["proved"]
@@ -126,11 +127,25 @@ module Demo
       {countersigned_by: User.find_by!(login: "ilka"), countersigned_at: @now - 80_000}
     end
 
+    # Measured once for the place; judged with the old motor's own shaft.
+    def fit
+      question = @row["fit"].merge("L" => hand.motor_now.shaft_length_mm)
+      result = Fenbo::Tools.call("fit", question)
+      raise ArgumentError, result.to_h.inspect if result.refused?
+      @fit = Reading.create!(client_id: SecureRandom.uuid, job: @job, visit:, fan_position: hand, user: @who, kind: "fit", phase: "before", typed: {}, question:, result: result.to_h.as_json, verdict: result.verdict, taken_at: last_moment - 600)
+    end
+
     def match
       search = Services::PartSearch.new(@job, hand)
       best = pick(search) or raise ArgumentError, "nothing fits #{@unit.name}"
-      choice = PartChoice.create!(job: @job, motor: search.motor(best[:part_no]), user: @who, grade: best[:grade], checks: best[:checks].as_json)
+      choice = PartChoice.create!(job: @job, motor: search.motor(best[:part_no]), user: @who, grade: best[:grade], checks: best[:checks].as_json, **seat(search.motor(best[:part_no])))
       source(choice)
+    end
+
+    def seat(motor)
+      return {} unless @fit
+      found = Fenbo::Tools.call("fit", @fit.question.merge("L" => motor.shaft_length_mm))
+      {fit_reading: @fit, seat_mm: found[:seat], spacers: found[:spacers]}
     end
 
     # What the row names, else what its offer's supplier has, else the best.

@@ -106,7 +106,7 @@ class CatalogueAndFit < ActiveRecord::Migration[7.2]
       t.references :user, null: false, foreign_key: true
       t.text :kind, null: false
       t.text :file_name, null: false
-      t.binary :content
+      t.text :content
       t.text :state, null: false, default: "waiting"
       t.integer :lines, null: false, default: 0
       t.integer :line, null: false, default: 0
@@ -121,6 +121,12 @@ class CatalogueAndFit < ActiveRecord::Migration[7.2]
       t.timestamps
       t.check_constraint "kind IN ('motors', 'blades', 'accessories')", name: "catalogue_imports_kind_known"
       t.check_constraint "state IN ('waiting', 'checking', 'checked', 'taking', 'taken', 'broken')", name: "catalogue_imports_state_known"
+    end
+    create_table :staged_parts, id: false do |t|
+      t.references :catalogue_import, null: false, foreign_key: {on_delete: :cascade}
+      t.integer :line, null: false
+      t.text :part_no, null: false
+      t.jsonb :values, null: false
     end
   end
 end

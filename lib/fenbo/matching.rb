@@ -7,7 +7,8 @@ module Fenbo
   #   Place     the site: supply, ambient, wet, flammable refrigerant
   #   Rotation  one canonical turning sense, whatever end it was seen from
   #   Judged    a candidate with its lines: grade, what to buy, do and move across
-  #   Catalog   motors from a CSV file
+  #   Catalog   motors from a CSV file, as the tool `match` reads them
+  #   Sheet     the columns of a catalogue file, cell by cell
   #   Checks    one rule a file, all asked the same way
   #   Nameplate the tool: a plate's free line, read and doubted
   #   BladeChoice the tool: which blade goes with it
@@ -29,6 +30,7 @@ module Fenbo
     autoload :Nameplate, "fenbo/matching/nameplate"
     autoload :Place, "fenbo/matching/motor"
     autoload :Rotation, "fenbo/matching/rotation"
+    autoload :Sheet, "fenbo/matching/sheet"
     autoload :Transfers, "fenbo/matching/transfers"
   end
 end

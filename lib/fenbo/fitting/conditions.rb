@@ -72,7 +72,7 @@ module Fenbo
         return [] unless q.orifice_mm
         least, most = q.allowed.immersion
         plane = q.orifice_mm + @moved + q.towards_motor_mm
-        [Condition.new(id: "orifice", words: "the blade in its orifice", low: plane - most * q.blade_depth_mm, high: plane - least * q.blade_depth_mm)]
+        [Condition.new(id: "orifice", words: "the blade in its opening", low: plane - most * q.blade_depth_mm, high: plane - least * q.blade_depth_mm)]
       end
 
       # k0 + margin <= s + k <= k1 − margin

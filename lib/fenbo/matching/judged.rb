@@ -20,7 +20,8 @@ module Fenbo
       def minutes = adapting.sum(&:minutes) + (motor.kit? ? motor.kit_minutes.to_i : 0)
 
       # Grade first, then how soon and at what price it is here, then minutes and watts.
-      def rank = [Match::GRADES.index(grade), motor.available_hours || 0, motor.landed_cents || motor.price_cents || Float::INFINITY, minutes, motor.watts || 0, motor.part_no.to_s]
+      # A kit made for another original comes after those made for this one.
+      def rank = [Match::GRADES.index(grade), (motor.kit? && !listed?) ? 1 : 0, motor.available_hours || 0, motor.landed_cents || motor.price_cents || Float::INFINITY, minutes, motor.watts || 0, motor.part_no.to_s]
 
       # Its maker lists it as a replacement of the old one, or the old one's maker names it.
       def listed? = !old.part_no.nil? && (motor.cross_reference.include?(old.part_no) || old.superseded_by == motor.part_no)

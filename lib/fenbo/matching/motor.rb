@@ -54,6 +54,9 @@ module Fenbo
 
       def kit? = !kit_contents.to_s.empty?
 
+      # The hub on its shaft is its own, whatever the old blade's was.
+      def brings_blade? = integral_blade || kit_contents.to_s.match?(/blade/i)
+
       # "motor; plate to bend; blade" one by one.
       def contents = kit_contents.to_s.split(/[;,]/).map(&:strip).reject(&:empty?)
 

@@ -65,7 +65,7 @@ RSpec.describe Fenbo::Fitting::Fit do
     expect(looked.to_h.values_at(:verdict, :spacers)).to eq ["fits", 0]
     expect(looked[:shown]).to include(seat: 32, spacers: 1, holds: false, clearances: {motor: 27, guard: 12, immersion: 0.75, engagement: 1.0})
     expect(looked[:shown][:conditions].to_h { |one| one.values_at(:words, :margin) }).to eq(
-      "the hub on the shaft" => 60, "the blade clear of the motor" => 24, "the blade clear of the guard" => 59, "the shaft clear of the guard" => 6, "the blade in its orifice" => -1
+      "the hub on the shaft" => 60, "the blade clear of the motor" => 24, "the blade clear of the guard" => 59, "the shaft clear of the guard" => 6, "the blade in its opening" => -1
     )
     expect(fit(roomy.merge("chosen" => {"seat" => "x", "spacers" => 1.5})).faults.map(&:field)).to contain_exactly("chosen.seat", "chosen.spacers")
   end

@@ -8,6 +8,7 @@ module Fenbo
       class Fit < Check
         def line
           return nil unless @context.fit
+          return adapt("its own blade: measure it in its opening before it goes in") if candidate.brings_blade?
           return unknown("the length of its shaft") unless candidate.shaft_length_mm
           result = solved.answer
           text = result.reasons.first.text

@@ -7,6 +7,7 @@ module Fenbo
       # shaft's.
       class Shaft < Check
         def line
+          return pass("it brings its own blade") if candidate.brings_blade?
           bore = @context.blade&.fetch(:bore_mm, nil) || old.shaft_diameter_mm
           return unknown("shaft or bore") unless bore && candidate.shaft_diameter_mm
           off = candidate.shaft_diameter_mm - bore

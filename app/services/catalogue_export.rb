@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+require "csv"
+
+module Services
+  # The catalogue as CSV, row by row, in the columns it is read in again.
+  class CatalogueExport
+    BATCH = 1_000
+
+    def initialize(kind)
+      @sheet = Fenbo::Matching::Sheet.of(kind)
+      @model = CatalogueTake::MODELS.fetch(kind)
+    end
+
+    # As Rack streams a body.
+    def each
+      yield CSV.generate_line(@sheet.columns.keys)
+      @model.in_batches(of: BATCH) do |batch|
+        yield batch.order(:id).map { |part| CSV.generate_line(@sheet.write(part.attributes)) }.join
+      end
+    end
+  end
+end

@@ -1,0 +1,125 @@
+# frozen_string_literal: true
+
+require "csv"
+
+module Services
+  # Looks a catalogue file through without changing anything: every row read and laid
+  # aside, every fault with its line and column, and what taking it would change.
+  class CatalogueLook
+    # Rows laid aside at a time; after each the page can see how far it is.
+    CHUNK = 2_000
+    MOST_FAULTS = 300
+    MOST_SHOWN = 60
+    # Written by the database or by Fenbo, not by the file.
+    OWN = %w[id created_at updated_at part_key output_w].freeze
+
+    def initialize(import)
+      @import = import
+      @sheet = Fenbo::Matching::Sheet.of(import.kind)
+      @model = CatalogueTake::MODELS.fetch(import.kind)
+      @faults = []
+      @faulty = {}
+      @seen = {}
+    end
+
+    def run
+      @import.update!(state: "checking", line: 0, beat_at: Time.now, faults: [], differences: [], message: nil)
+      clear
+      each_chunk { |chunk| lay_aside(chunk) }
+      ActiveRecord::Base.transaction { conclude }
+    rescue CSV::MalformedCSVError => problem
+      @import.update!(state: "checked", faulty: 1, faults: [{"line" => problem.line_number, "column" => "", "message" => "is not CSV: #{problem.message.sub(/ in line.*/, "").downcase}"}])
+    end
+
+    private
+
+    def conclude
+      connection.execute("SET LOCAL statement_timeout = '2min'")
+      spelled_otherwise
+      @import.update!(state: "checked", line: @import.lines, beat_at: Time.now, faulty: @faulty.size, faults: @faults.sort_by { |one| one["line"] }.first(MOST_FAULTS), **counts, differences:)
+    end
+
+    def connection = ActiveRecord::Base.connection
+
+    def clear = connection.execute("DELETE FROM staged_parts WHERE catalogue_import_id = #{@import.id}")
+
+    def each_chunk
+      csv = CSV.new(@import.content, skip_blanks: true)
+      header = csv.shift.map { |cell| cell.to_s.strip }
+      chunk = []
+      while (cells = csv.shift)
+        row = read(header, cells, csv.lineno)
+        chunk << row if row
+        next unless (csv.lineno % CHUNK).zero?
+        yield chunk
+        chunk = []
+        @import.update_columns(line: csv.lineno, beat_at: Time.now)
+      end
+      yield chunk
+    end
+
+    # [line, part_no, values as JSON], or nil where something is wrong with it.
+    def read(header, cells, line)
+      return fault(line, "", "has #{cells.size} cells, the header #{header.size}") if cells.size > header.size
+      values, faults = @sheet.read(header.zip(cells).to_h)
+      faults.each { |column, message| fault(line, column, message) }
+      twice(values["part_no"], line)
+      return nil if @faulty[line]
+      [line, values["part_no"], JSON.generate(stored(values))]
+    end
+
+    # As the database keeps it: unknown flags are no.
+    def stored(values)
+      @stored ||= @model.column_names - OWN
+      values.slice(*@stored).merge(@sheet.columns.filter_map { |name, column| [name, values[name] || false] if column["type"] == "flag" }.to_h)
+    end
+
+    def twice(part_no, line)
+      key = Keyed.key(part_no)
+      return if key.empty?
+      earlier = @seen[key]
+      return @seen[key] = line unless earlier
+      fault(line, "part_no", "#{part_no} reads the same as the part on line #{earlier}")
+    end
+
+    def fault(line, column, message)
+      @faulty[line] = true
+      @faults << {"line" => line, "column" => column, "message" => message} if @faults.size < MOST_FAULTS * 4
+      nil
+    end
+
+    def lay_aside(chunk)
+      return if chunk.empty?
+      raw = connection.raw_connection
+      raw.copy_data("COPY staged_parts (catalogue_import_id, line, part_no, values) FROM STDIN (FORMAT csv)") do
+        raw.put_copy_data(chunk.map { |line, part_no, json| CSV.generate_line([@import.id, line, part_no, json]) }.join)
+      end
+    end
+
+    # The same number written another way would stand in the catalogue twice.
+    def spelled_otherwise
+      rows = connection.select_rows(<<~SQL)
+        SELECT s.line, s.part_no, p.part_no FROM staged_parts s JOIN #{@model.table_name} p ON p.part_key = #{CatalogueTake::KEY} AND p.part_no <> s.part_no WHERE s.catalogue_import_id = #{@import.id} ORDER BY s.line LIMIT #{MOST_FAULTS}
+      SQL
+      rows.each { |line, part_no, known| fault(line, "part_no", "#{part_no} reads the same as #{known} in the catalogue: write it alike") }
+    end
+
+    def staged = "FROM staged_parts s LEFT JOIN #{@model.table_name} p ON p.part_no = s.part_no WHERE s.catalogue_import_id = #{@import.id}"
+
+    # What the catalogue holds of a part, less what it writes itself.
+    def held = "(to_jsonb(p) - ARRAY[#{OWN.map { |name| "'#{name}'" }.join(", ")}])"
+
+    def counts
+      added, changed, same = connection.select_rows("SELECT count(*) FILTER (WHERE p.id IS NULL), count(*) FILTER (WHERE p.id IS NOT NULL AND #{held} <> s.values), count(*) FILTER (WHERE p.id IS NOT NULL AND #{held} = s.values) #{staged}").first
+      {added:, changed_rows: changed, same:}
+    end
+
+    # The first changed parts, column by column.
+    def differences
+      connection.select_rows("SELECT s.line, s.part_no, #{held}, s.values #{staged} AND p.id IS NOT NULL AND #{held} <> s.values ORDER BY s.line LIMIT #{MOST_SHOWN}").map do |line, part_no, before, after|
+        before, after = [before, after].map { |one| JSON.parse(one) }
+        {"line" => line, "part_no" => part_no, "changes" => after.filter_map { |column, value| [column, before[column], value] unless before[column] == value }}
+      end
+    end
+  end
+end

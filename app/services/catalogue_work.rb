@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+module Services
+  # Long work on a catalogue file, beside the request that asked for it. The state lives in
+  # the import's own row, so that any process can show it and a killed one be done again.
+  module CatalogueWork
+    module_function
+
+    def look(import) = start(import) { CatalogueLook.new(import).run }
+
+    # Only what was looked through, is whole and free of faults; a second press finds it gone.
+    def take(import)
+      return false unless CatalogueImport.where(id: import.id, state: "checked", faulty: 0).update_all(state: "taking", beat_at: Time.now) == 1
+      start(import.reload) { CatalogueTake.new(import).run }
+      true
+    end
+
+    def start(import)
+      Thread.new do
+        ActiveRecord::Base.connection_pool.with_connection { guarded(import) { yield } }
+      end
+    end
+
+    # What went wrong is said on the import's page; nothing of it is half done.
+    def guarded(import)
+      yield
+    rescue => problem
+      warn "catalogue import #{import.id}: #{problem.class}: #{problem.message.lines.first}"
+      CatalogueImport.where(id: import.id).update_all(state: "broken", message: "It broke off: #{problem.message.lines.first.to_s.strip[0, 300]}. Nothing was changed.")
+    end
+  end
+end

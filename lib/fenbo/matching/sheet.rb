@@ -1,0 +1,132 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Matching
+    # One kind of catalogue file: its columns, and how a row of cells becomes a part or a
+    # list of what is wrong with it, column by column. A figure that is far off is named
+    # with what it looks like: 0.25 in a column of millimetres is inches.
+    #
+    #   sheet = Sheet.of("motors")
+    #   sheet.read({"part_no" => "A", "maker" => "B", "family" => "psc", "amps" => "0.85;0.42"})
+    #   #=> [{"part_no" => "A", …}, []]
+    class Sheet
+      NUMBER = /\A[-+]?(?:\d+(?:\.\d+)?|\.\d+)(?:e[-+]?\d{1,2})?\z/i
+      FLAGS = {"1" => true, "0" => false, "true" => true, "false" => false, "yes" => true, "no" => false}.freeze
+      INCH = 25.4
+
+      def self.of(kind) = new(kind, Knowledge.table("catalogue").fetch(kind))
+
+      def self.kinds = Knowledge.table("catalogue").keys
+
+      # The kind whose columns a header names best; nil where it names none.
+      def self.kind_of(header)
+        kinds.map { |kind| [kind, (Knowledge.table("catalogue")[kind].keys & header).size] }.max_by(&:last).then { |kind, count| kind if count >= 3 }
+      end
+
+      attr_reader :kind, :columns
+
+      def initialize(kind, columns)
+        @kind = kind
+        @columns = columns
+      end
+
+      def needed = columns.select { |_, column| column["needed"] }.keys
+
+      # @param row [Hash] cells by column, as text; unknown columns are left alone
+      # @return [Array(Hash, Array)] values by column, and faults as [column, sentence]
+      def read(row)
+        faults = []
+        values = columns.to_h { |name, column| [name, cell(name, column, row[name].to_s.strip, faults)] }
+        across(values, faults) if faults.empty?
+        [values, faults]
+      end
+
+      # A part as cells, so that reading them gives it back.
+      def write(values) = columns.map { |name, column| written(column, values[name]) }
+
+      private
+
+      def cell(name, column, text, faults)
+        if text.empty?
+          faults << [name, "is missing"] if column["needed"]
+          return %w[numbers texts].include?(column["type"]) ? [] : nil
+        end
+        send(:"read_#{column["type"]}", name, column, text, faults)
+      end
+
+      def read_text(name, column, text, faults)
+        return text if text.size <= column["longest"]
+        faults << [name, "is longer than #{column["longest"]} characters"]
+        nil
+      end
+
+      def read_texts(name, column, text, faults) = text.split(";").map(&:strip).reject(&:empty?).filter_map { |one| read_text(name, column, one, faults) }
+
+      def read_numbers(name, column, text, faults) = text.split(";").filter_map { |one| read_number(name, column, one.strip, faults) }
+
+      def read_number(name, column, text, faults)
+        return faults.push([name, "“#{text[0, 30]}” is not a number#{": write the point as “.”" if text.match?(/\A-?\d+,\d+\z/)}"]) && nil unless text.match?(NUMBER)
+        value = text.to_f
+        side = if column["low"] && value < column["low"]
+          "low"
+        else
+          ((column["high"] && value > column["high"]) ? "high" : nil)
+        end
+        return value unless side
+        faults << [name, implausible(column, value, side)]
+        nil
+      end
+
+      def read_whole(name, column, text, faults)
+        value = read_number(name, column, text, faults) or return nil
+        return value.to_i if value == value.floor
+        faults << [name, "#{text} is not whole#{": cents, not #{text} of the currency" if name.end_with?("_cents")}"]
+        nil
+      end
+
+      def read_flag(name, _column, text, faults) = FLAGS.fetch(text.downcase) { faults.push([name, "“#{text[0, 30]}” is neither 0 nor 1"]) && nil }
+
+      def read_choice(name, column, text, faults)
+        found = column["choices"].find { |one| one == text.downcase.tr(" -", "__") }
+        faults << [name, "“#{text[0, 30]}” is none of #{column["choices"].join(", ")}"] unless found
+        found
+      end
+
+      def implausible(column, value, side)
+        guess = column.dig("looks_like", side)
+        text = "#{Quantities.tidy(value)} cannot be right, it is #{(side == "low") ? "at least #{Quantities.tidy(column["low"])}" : "at most #{Quantities.tidy(column["high"])}"}"
+        return text unless guess
+        (guess == "inches") ? "#{text}: it looks like inches, #{Quantities.tidy((value * INCH).round(2))} mm" : "#{text}: it looks like #{guess}"
+      end
+
+      # What no cell shows alone.
+      def across(values, faults)
+        low, high = values.values_at("ambient_low_c", "ambient_high_c")
+        faults << ["ambient_high_c", "is not above ambient_low_c"] if low && high && low >= high
+        faults << ["superseded_by", "is the part itself"] if values["superseded_by"] && values["superseded_by"] == values["part_no"]
+        faults << ["to_mm", "is not above from_mm"] if values["from_mm"] && values["to_mm"] && values["from_mm"] >= values["to_mm"]
+        return unless kind == "motors"
+        # The catalogue keeps one view; a plate that contradicts itself has a wrong unit somewhere.
+        values["rotation"] = Rotation.canonical(values["rotation"], values["rotation_view"])
+        values["rotation_view"] = nil
+        Coherence.new(values, Limits.default).clashes.each { |clash| faults << [clash.fields.first, clash.text] }
+      end
+
+      def written(column, value)
+        case column["type"]
+        when "numbers" then (value || []).map { |one| number(one) }.join(";")
+        when "texts" then (value || []).join(";")
+        when "flag" then if value.nil?
+                           nil
+                         else
+                           (value ? "1" : "0")
+                         end
+        when "number", "whole" then value && number(value)
+        else value
+        end
+      end
+
+      def number(value) = (value == value.to_i) ? value.to_i.to_s : value.to_s
+    end
+  end
+end
