@@ -121,7 +121,7 @@ module Drawings
       when "guard" then guard_trouble(condition, missing)
       when "motor" then red(@layout.back, @layout.back + missing, AXIS - REACH, 44, "too near")
       when "engagement" then red(@question.shaft_mm, @question.shaft_mm + missing, AXIS - 20, 40, "of shaft missing")
-      when "orifice" then red(@layout.orifice - missing, @layout.orifice + missing, AXIS - REACH - 20, 14, (condition[:high] && @layout.seat > condition[:high]) ? "too far out" : "too deep")
+      when "orifice" then orifice_trouble(condition, missing)
       when "key" then red(@layout.seat + @question.key.screw_mm - missing / 2, @layout.seat + @question.key.screw_mm + missing / 2, AXIS - 34, 16, "off the keyway")
       end
     end
@@ -130,6 +130,12 @@ module Drawings
     def guard_trouble(condition, missing)
       return red(@question.shaft_mm - missing, @question.shaft_mm, AXIS - 20, 40, "too long") unless condition[:high]
       red(@layout.front - missing, @layout.front, AXIS - REACH, 44, "too near")
+    end
+
+    # How far the opening would have to move for this seat.
+    def orifice_trouble(condition, missing)
+      far = condition[:high] && @layout.seat > condition[:high]
+      far ? red(@layout.orifice, @layout.orifice + missing, AXIS - REACH - 20, 14, "too far out") : red(@layout.orifice - missing, @layout.orifice, AXIS - REACH - 20, 14, "too deep")
     end
 
     def red(from, to, y, height, words)

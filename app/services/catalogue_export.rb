@@ -14,6 +14,7 @@ module Services
 
     # As Rack streams a body.
     def each
+      return enum_for(:each) unless block_given?
       yield CSV.generate_line(@sheet.columns.keys)
       @model.in_batches(of: BATCH) do |batch|
         yield batch.order(:id).map { |part| CSV.generate_line(@sheet.write(part.attributes)) }.join

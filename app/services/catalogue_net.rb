@@ -6,7 +6,7 @@ module Services
   # as an obstacle unless the core would fail it too, so that nothing the core would take
   # stands behind a motor it would reject.
   class CatalogueNet
-    MOST = 240
+    MOST = 120
     # Around the old motor's shaft output; the core's own windows lie well inside.
     OUTPUT = 0.4..2.6
     TAPS = (1..4).map { |tap| "volts[#{tap}] BETWEEN :volts * 0.8 AND :volts * 1.25" }.join(" OR ").freeze
@@ -25,7 +25,7 @@ module Services
 
     # @return [Array<Hash>] catalogue rows
     def rows
-      @rows ||= (near + listed).uniq { |row| row["part_no"] }
+      @rows ||= (near + listed + at_hand).uniq { |row| row["part_no"] }
     end
 
     private
@@ -43,6 +43,9 @@ module Services
       return [] if @old.part_no.blank?
       read(Motor.where("cross_reference @> ARRAY[?]::text[]", @old.part_no).or(Motor.where(part_no: [@old.part_no, @old.superseded_by].compact)).limit(40))
     end
+
+    # What is on the van is judged even where much else is cheaper.
+    def at_hand = read(Motor.where(part_no: PriceService.at_hand, phases: @unit.supply_phases))
 
     def read(scope) = scope.pluck(*columns).map { |values| columns.zip(values).to_h }
 

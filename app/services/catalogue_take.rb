@@ -26,7 +26,7 @@ module Services
 
     private
 
-    def columns = @columns ||= Fenbo::Matching::Sheet.of(@import.kind).columns.keys & @model.column_names
+    def columns = @columns ||= @import.columns
 
     def take
       fresh = (columns - ["part_no"]).map { |name| "#{name} = EXCLUDED.#{name}" }

@@ -7,6 +7,7 @@ module Services
     COLUMNS = %w[part_no maker family volts hertz phases amps watts horsepower service_factor rpm poles rotation shaft_diameter_mm
       shaft_length_mm shaft_form mount bolt_circle_mm body_diameter_mm body_length_mm enclosure ambient_low_c ambient_high_c
       flammable_ok integral_blade control connector capacitor_uf cross_reference price_cents kit_contents kit_work kit_leaves kit_minutes discontinued superseded_by].freeze
+    ASIDE = %w[part_no kind from_mm to_mm mount_from mount_to bolt_circle_mm].freeze
     # What is noted of a fitted motor too.
     PLATE = (COLUMNS - %w[maker ambient_low_c ambient_high_c flammable_ok cross_reference price_cents kit_contents kit_work kit_leaves kit_minutes discontinued superseded_by]).freeze
     # How soon a source can have it here, in hours of a working day.
@@ -69,7 +70,7 @@ module Services
       net.rows + extra
     end
 
-    def accessories = @accessories ||= Accessory.where(kind: %w[bushing bracket adapter]).order(:part_no).map { |part| part.attributes.slice("part_no", "kind", "from_mm", "to_mm", "mount_from", "mount_to", "bolt_circle_mm").compact }
+    def accessories = @accessories ||= Accessory.where(kind: %w[bushing bracket adapter]).order(:part_no).pluck(*ASIDE).map { |values| ASIDE.zip(values).to_h.compact }
 
     def old_row
       return {} unless old

@@ -17,6 +17,9 @@ module Services
       suppliers.filter_map { |supplier| offer(supplier, part) if carries?(supplier, part) }
     end
 
+    # Part numbers on the vans.
+    def self.at_hand = suppliers.flat_map { |supplier| supplier.fetch("stock", []) }
+
     def self.name_of(id) = suppliers.find { |one| one["id"] == id }&.fetch("name") || id
 
     def self.offer(supplier, part)

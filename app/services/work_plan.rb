@@ -48,6 +48,19 @@ module Services
     # How many came out at the step that `step` reverses.
     def taken_out(step) = @done[step.reverses]&.fasteners
 
+    # The seat chosen on the drawing, where this step sets the hub; nil elsewhere.
+    def chosen_seat(step)
+      choice = job.part_choice
+      choice if step.measure&.fetch("what", nil) == "new_seat" && choice&.seat_mm
+    end
+
+    # By how much the hub was set beside the chosen seat, where a caliper can tell.
+    def off_seat(step)
+      measured = done(step)&.measured or return nil
+      off = chosen_seat(step)&.then { |choice| measured - choice.seat_mm }
+      off if off && off.abs > Shop.limits["fit.tolerance"]
+    end
+
     def features = Fenbo::Procedure::Plan.features(job.unit.family)
 
     def feature(id)

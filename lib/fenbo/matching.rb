@@ -24,6 +24,7 @@ module Fenbo
     autoload :Coherence, "fenbo/matching/coherence"
     autoload :Effects, "fenbo/matching/effects"
     autoload :Energy, "fenbo/matching/energy"
+    autoload :FitPlace, "fenbo/matching/fit_place"
     autoload :Judged, "fenbo/matching/judged"
     autoload :Match, "fenbo/matching/match"
     autoload :Motor, "fenbo/matching/motor"

@@ -27,7 +27,11 @@ RSpec.describe "every door", :rolled_back do
     %w[/jobs/new /units/new /customers/new /settings /bench /learning /parts] + Fenbo::Tools.names.map { |tool| "/bench/#{tool}" } +
       ["/units/#{job.unit_id}/edit", "/customers/#{Customer.first.id}", *fans.map { |fan| "/units/#{job.unit_id}/fans/#{fan}" }] +
       [job, closed].flat_map { |one| (Job::STATIONS + %w[frost sounds report]).map { |station| "/jobs/#{one.number}/#{station}" } } +
-      %w[phases windings capacitor].map { |tool| "/jobs/#{job.number}/measure?tool=#{tool}" } + ["/jobs/#{job.number}/look?test=noise", "/jobs/#{job.number}/look?part=motor"]
+      %w[phases windings capacitor].map { |tool| "/jobs/#{job.number}/measure?tool=#{tool}" } + ["/jobs/#{job.number}/look?test=noise", "/jobs/#{job.number}/look?part=motor"] + parts
+  end
+
+  def parts
+    ["/imports", "/parts?kind=blades", "/parts?kind=accessories", "/parts/motors/KA-K4-I", "/jobs/#{job.number}/fitting?part=BR-U12-230", "/jobs/#{job.number}/match?q=brs", "/jobs/#{job.number}/beside?parts[]=BR-U12-230&parts[]=nothing"]
   end
 
   # [method, action, {name => value}] of each form that is unlike the others.

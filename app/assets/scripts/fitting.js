@@ -35,6 +35,14 @@ export function fitting() {
       const seat = Number(this.sheet.dataset.seat) + mm, inches = this.$refs.seat.textContent.includes(" in");
       this.fields().seat.value = inches ? (seat / 25.4).toFixed(3) : seat.toFixed(1);
     },
+    // What is taken is what is looked at; a seat that does not hold is taken as not proved.
+    take() {
+      const form = document.getElementById("take"), shown = this.$refs.drawing.querySelector(".fitting-sheet").dataset;
+      if (!form) return;
+      form.elements.seat_mm.value = shown.take ? shown.seat : "";
+      form.elements.spacers.value = shown.take ? shown.spacers : "";
+      form.querySelector("button").textContent = shown.take || "Take it, fit not proved";
+    },
     async ask() {
       this.moved = 0;
       const asked = new URLSearchParams(new FormData(this.$refs.seat));
@@ -43,6 +51,7 @@ export function fitting() {
         if (!answer.ok) return;
         const visible = this.sheet.matches(":focus");
         this.$refs.drawing.innerHTML = await answer.text();
+        this.take();
         if (visible) [...this.$refs.drawing.querySelectorAll(".fitting-sheet")].find((one) => one.clientWidth)?.focus({ preventScroll: true });
       } catch { /* no signal: the blade stays where it was put, the button asks again */ }
     },

@@ -47,10 +47,13 @@ module Fenbo
           reasons:)
       end
 
+      # The measured place, or nil; motors with like shafts are solved once.
+      def place = @place ||= question.fit && FitPlace.new(question.fit, limits)
+
       def judged
         @judged ||= question.motors.map do |motor|
           lines = Checks.lines(Checks::Context.new(old: question.old, candidate: motor, place: question.place, limits:, healthy_amps: question.healthy_amps,
-            blade: question.blade, fit: question.fit, accessories: question.accessories))
+            blade: question.blade, fit: place, accessories: question.accessories))
           Judged.new(motor:, lines:, effects: Effects.of(question.old, motor, limits), place: question.place, old: question.old)
         end
       end

@@ -10,19 +10,15 @@ module Fenbo
           return nil unless @context.fit
           return adapt("its own blade: measure it in its opening before it goes in") if candidate.brings_blade?
           return unknown("the length of its shaft") unless candidate.shaft_length_mm
-          result = solved.answer
+          result = @context.fit.with(candidate.shaft_length_mm)
           text = result.reasons.first.text
           text += ": too close to call, measure again" if result[:close].any?
           case result.verdict
           when "fits" then pass(text)
-          when "fits_with_spacers" then adapt(text, minutes: 10, part: "#{solved.spacers} spacers")
+          when "fits_with_spacers" then adapt(text, minutes: 10, part: "#{result[:spacers]} spacers")
           else fail(text)
           end
         end
-
-        private
-
-        def solved = @solved ||= Fitting::Fit.new(Fitting::Question.new(**@context.fit.to_h, shaft_mm: candidate.shaft_length_mm), limits)
       end
     end
   end
