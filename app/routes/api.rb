@@ -75,7 +75,7 @@ module Routes
     def from_database(question)
       return question unless params[:tool] == "match" && question.is_a?(Hash)
       question = question.except("catalog")
-      question.key?("motors") ? question : question.merge("motors" => Motor.order(:part_no).map { |motor| motor.attributes.slice(*Services::PartSearch::CORE_KEYS).compact })
+      question.key?("motors") ? question : question.merge("motors" => Services::CatalogueMotors.for(question))
     end
   end
 end

@@ -65,4 +65,49 @@ RSpec.describe Fenbo::Matching::Match do
     expect(match(rows.reverse)[:candidates].map { |one| one[:part_no] }).to eq order
     expect(match(rows)[:rejected]).to eq [{part_no: "NO", checks: [{check: "supply", result: "fail", reason: "115 V, the site has 230 V"}]}]
   end
+
+  it "takes only listed bushings and brackets where it is told what can be had" do
+    parts = [{"part_no" => "B-1", "kind" => "bushing", "from_mm" => 4.76, "to_mm" => 6.35}, {"part_no" => "R-1", "kind" => "bracket", "mount_from" => "yoke", "mount_to" => "ring"}]
+    expect([4.76, 5.0].map { |mm| lines({"shaft_diameter_mm" => mm}, accessories: parts)["shaft"] }).to eq %w[adapt fail]
+    one = match([same.merge("mount" => "yoke", "shaft_diameter_mm" => 4.76)], accessories: parts)[:candidates].first
+    expect(one).to include(grade: "fits_with_work", extra_parts: ["bracket R-1", "bushing B-1"], extra_minutes: 20)
+    expect(match([same], accessories: [{"kind" => 3}]).faults.map(&:field)).to eq ["accessories.0.kind"]
+  end
+
+  it "never sells what is no longer made, and says what took its place" do
+    gone = match([same.merge("discontinued" => true, "superseded_by" => "NEXT")])
+    expect(gone.verdict).to eq "none"
+    expect(gone[:rejected].first[:checks]).to eq [{check: "available", result: "fail", reason: "no longer made: NEXT took its place"}]
+  end
+
+  it "wants the same poles, except of an EC motor" do
+    expect(lines({"poles" => 6, "rpm" => 1300})["speed"]).to eq "pass" # the old one's are not known
+    four = old.merge("poles" => 4)
+    speed = ->(change) { described_class.call({"old" => four, "site" => site, "motors" => [same.merge(change)]}).then { |result| (result[:candidates].first || result[:rejected].first)[:checks].find { |line| line[:check] == "speed" }[:result] } }
+    expect([speed["poles" => 6], speed["poles" => 4, "rpm" => nil], speed["poles" => 8, "family" => "ec", "watts" => 18, "amps" => []]]).to eq %w[fail pass pass]
+  end
+
+  it "says what to set, buy, move across and expect: leads, taps, capacitor, air" do
+    psc = old.merge("family" => "psc", "amps" => [1.1], "watts" => 227, "rotation" => "cw", "rotation_view" => "shaft_end", "mount" => "belly_band")
+    new = psc.merge("part_no" => "P", "volts" => [115, 230], "amps" => [2.2, 1.1], "rotation" => "reversible", "capacitor_uf" => 5, "rpm" => 1200, "ambient_low_c" => -30, "ambient_high_c" => 60)
+    one = described_class.call({"old" => psc, "site" => site, "motors" => [new]})[:candidates].first
+    expect(one[:settings]).to contain_exactly("connect it for 230 V and cap the leads left over", "swap its marked leads so that it turns clockwise from the shaft end, counter-clockwise from the lead end")
+    expect(one[:also].first).to start_with "run capacitor 5 µF"
+    expect(one[:transfers]).to include("slinger", "bracket", "shroud", "ground wire")
+    expect(one[:effects]).to include(air_ratio: 0.923, power_ratio: 0.787, old_output_w: 124.9, output_w: 124.9) # 1200 ÷ 1300; 227 × 0.55
+    expect(one[:checks].find { |line| line[:check] == "speed" }[:reason]).to include "air 92 %, load 79 %"
+  end
+
+  it "puts a kit made for this original first, whatever another costs, and brings its blade's own shaft" do
+    yoke = old.merge("integral_blade" => true, "mount" => "yoke", "part_no" => "GONE")
+    kit = same.merge("family" => "ec", "watts" => 17, "mount" => "kit_plate", "kit_contents" => "motor; blade; plate", "kit_minutes" => 30, "shaft_diameter_mm" => 12)
+    result = described_class.call({"old" => yoke, "site" => site, "motors" => [kit.merge("part_no" => "CHEAP", "price_cents" => 1), kit.merge("part_no" => "MEANT", "price_cents" => 9, "cross_reference" => ["GONE"])]})
+    expect(result[:candidates].map { |one| one.values_at(:part_no, :grade, :listed) }).to eq [["MEANT", "conversion", true], ["CHEAP", "conversion", false]]
+    expect(result[:candidates].first[:kit][:contents]).to eq %w[motor blade plate]
+  end
+
+  it "ranks what is at hand before what is cheaper, and landed cost before the list's price" do
+    rows = [same.merge("part_no" => "ORDER", "price_cents" => 100, "available_hours" => 48), same.merge("part_no" => "VAN", "price_cents" => 900, "available_hours" => 0), same.merge("part_no" => "NEAR", "price_cents" => 950, "landed_cents" => 300, "available_hours" => 0)]
+    expect(match(rows)[:candidates].map { |one| one[:part_no] }).to eq %w[NEAR VAN ORDER]
+  end
 end
