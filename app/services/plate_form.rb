@@ -32,7 +32,7 @@ module Services
       return @params if read.nil? || read.refused?
       said = read[:motor]
       texts = FIELDS.filter_map { |name, field| [field.to_s, text_of(name, said[name])] if said[name] && @params[field].to_s.strip.empty? }.to_h
-      @params.to_h.merge(texts, "rotation" => typed_sense(said)).compact
+      @params.merge(texts, {"rotation" => typed_sense(said)}.compact)
     end
 
     # What cannot all be true on the plate as it now stands.

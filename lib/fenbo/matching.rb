@@ -29,6 +29,8 @@ module Fenbo
     autoload :Match, "fenbo/matching/match"
     autoload :Motor, "fenbo/matching/motor"
     autoload :Nameplate, "fenbo/matching/nameplate"
+    autoload :CONTROLS, "fenbo/matching/motor"
+    autoload :ENCLOSURES, "fenbo/matching/motor"
     autoload :Place, "fenbo/matching/motor"
     autoload :Rotation, "fenbo/matching/rotation"
     autoload :Sheet, "fenbo/matching/sheet"

@@ -16,7 +16,7 @@ RSpec.describe "finding the right motor" do
     visit "/jobs/#{job.number}/match"
     expect(page).to have_text "No longer made. KA-K4-I took its place."
     within("#part-0") do
-      expect(page).to have_css "summary", text: /KA-K4-I.*Conversion/
+      expect(page).to have_css "summary", text: /KA-K4-I.*Conversion/m
       ["bend the plate to the opening, drill two holes of 4 mm", "blade 154 mm", "the old yoke, the old blade", "program it to the old speed"].each { |words| expect(page).to have_text words }
     end
     expect(page).to have_css "tr", text: /OS-I4-230.*no longer made/

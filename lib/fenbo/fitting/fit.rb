@@ -113,13 +113,13 @@ module Fenbo
       end
 
       def blocked
-        short = nearest.shortfall.round(1)
+        short = Quantities.tidy(nearest.shortfall.round(1))
         first, second = blocking
         text = if second.nil? then "The shaft is #{short} mm too long for the guard"
         else
           "#{first.words.capitalize} and #{second.words} want #{short} mm more between them"
         end
-        reason("#{text}, with #{tried.index(nearest)} of #{question.most_spacers} spacers: an original part, a shorter shaft, or more spacers", "fit.#{first.id}", value: short, source: "motors/fit")
+        reason("#{text}, with #{tried.index(nearest)} of #{question.most_spacers} spacers: an original part, a shorter shaft, or more spacers", "fit.#{first.id}", value: nearest.shortfall.round(2), source: "motors/fit")
       end
     end
   end
