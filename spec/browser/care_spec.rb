@@ -70,7 +70,9 @@ RSpec.describe "care for what is typed, and for who reads it" do
       expect(axe_faults).to eq []
       sign_in_as "mette"
       number = job("Milk room 1").number
-      all = pages.merge(Job::STATIONS.to_h { |station| [station, "/jobs/#{number}/#{station}"] }).merge("open question" => "/jobs/#{job("Tulip hall").number}/look", "frost" => "/jobs/#{job("Sample store B").number}/frost", "sound" => "/jobs/#{job("Tulip hall").number}/sounds", "heard" => "/jobs/#{Reading.where(kind: "sound").last.job.number}/sounds", "fit to come" => "/jobs/#{job("Seed vault").number}/fit", "part" => "/jobs/#{job("Hut kitchen").number}/look?part=coil", "report" => "/jobs/#{number}/report")
+      all = pages.merge(Job::STATIONS.to_h { |station| [station, "/jobs/#{number}/#{station}"] }).merge("open question" => "/jobs/#{job("Tulip hall").number}/look", "frost" => "/jobs/#{job("Sample store B").number}/frost", "sound" => "/jobs/#{job("Tulip hall").number}/sounds", "heard" => "/jobs/#{Reading.where(kind: "sound").last.job.number}/sounds", "fit to come" => "/jobs/#{job("Seed vault").number}/fit", "part" => "/jobs/#{job("Hut kitchen").number}/look?part=coil", "report" => "/jobs/#{number}/report",
+        "fits" => "/jobs/#{job("Seed vault").number}/fitting?part=BR-S12-230-L", "does not fit" => "/jobs/#{job("Seed vault").number}/fitting?part=BR-U12-230", "not measured" => "/jobs/#{job("Tulip hall").number}/fitting?part=BR-U12-230", "kit" => "/jobs/#{job("Hut kitchen").number}/match",
+        "beside" => "/jobs/#{job("Seed vault").number}/beside?parts[]=BR-S12-230-L&parts[]=BR-U12-230&parts[]=KA-F16-230", "part page" => "/parts/motors/KA-K4-I", "blades" => "/parts?kind=blades", "imports" => "/imports")
       faults = all.to_a.product(widths).flat_map { |(name, path), width| faults_at(name, path, width) }
       expect(faults).to eq []
     ensure

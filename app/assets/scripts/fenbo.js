@@ -1,6 +1,5 @@
 // Fenbo's touch: htmx swaps the page's middle when a form is sent, Alpine keeps
 // small state. Everything works without scripts too, only with whole pages.
-import htmx from "htmx.org/dist/htmx.esm.js";
 import Alpine from "@alpinejs/csp/dist/module.esm.min.js";
 import { drafts } from "./drafts.js";
 import { fitting } from "./fitting.js";
@@ -11,6 +10,8 @@ import { meter } from "./meter.js";
 import { recorder } from "./recorder.js";
 import { signature } from "./signature.js";
 
+// htmx stands before this file in the bundle, as its makers shrank it: a sixth smaller.
+const { htmx } = window;
 htmx.config.includeIndicatorStyles = false;
 htmx.config.allowEval = false;
 htmx.config.allowScriptTags = false;

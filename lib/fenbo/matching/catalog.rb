@@ -8,19 +8,20 @@ module Fenbo
     # by ";", an empty cell is unknown.
     module Catalog
       LISTS = %w[volts hertz amps].freeze
-      TEXTS = %w[part_no family rotation rotation_view shaft_form mount enclosure control connector kit_contents].freeze
+      TEXTS = %w[part_no maker family rotation rotation_view shaft_form mount enclosure control connector kit_contents superseded_by].freeze
+      TEXT_LISTS = %w[cross_reference kit_work kit_leaves].freeze
 
       module_function
 
       # @return [Array<Hash>] rows as the JSON of a motor
       def rows(file)
-        CSV.read(file, headers: true).map { |row| row.to_h.to_h { |key, cell| [key.strip, value(key.strip, cell)] } }
+        CSV.read(file, headers: true).map { |row| row.to_h.except(nil).to_h { |key, cell| [key.strip, value(key.strip, cell)] } }
       end
 
       def value(key, cell)
         return nil if cell.nil? || cell.strip.empty?
         return cell.strip if TEXTS.include?(key)
-        return cell.split(";").map(&:strip) if key == "cross_reference"
+        return cell.split(";").map(&:strip) if TEXT_LISTS.include?(key)
         LISTS.include?(key) ? cell.split(";").map { |one| number(one) } : number(cell)
       end
 

@@ -39,6 +39,8 @@ module Fenbo
         file = input.text("catalog") or return []
         return input.fault("catalog", "cannot be read: there is no such file") || [] unless File.file?(file)
         Catalog.rows(file).each_with_index.map { |row, index| Motor.read(input.nested(row, "catalog.#{index + 2}")) }
+      rescue CSV::MalformedCSVError => problem
+        input.fault("catalog", "is not CSV: #{problem.message}") || []
       end
 
       def answer

@@ -42,7 +42,8 @@ module Fenbo
       # true/false or 1/0, as both JSON and CSV write it.
       define_singleton_method(:truth) do |input, key|
         value = input.raw(key)
-        next {nil => nil, true => true, false => false, 1 => true, 0 => false}[value] if [nil, true, false, 1, 0].include?(value)
+        next value == true || value == 1 if [true, false, 1, 0].include?(value)
+        next nil if value.nil?
         input.fault(key, "must be 0 or 1")
       end
 

@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "tempfile"
+
 RSpec.describe Fenbo::Matching::Match do
   old = {"part_no" => "OLD", "family" => "shaded_pole", "volts" => [230], "hertz" => [50], "phases" => 1, "amps" => [0.42], "watts" => 58, "rpm" => 1300,
          "rotation" => "cw", "rotation_view" => "lead_end", "shaft_diameter_mm" => 6.35, "mount" => "ring", "enclosure" => "enclosed", "connector" => "plug"}
@@ -64,6 +66,20 @@ RSpec.describe Fenbo::Matching::Match do
     expect(order).to eq %w[CHEAP SAME LEADS]
     expect(match(rows.reverse)[:candidates].map { |one| one[:part_no] }).to eq order
     expect(match(rows)[:rejected]).to eq [{part_no: "NO", checks: [{check: "supply", result: "fail", reason: "115 V, the site has 230 V"}]}]
+  end
+
+  it "reads a catalogue file as its rows would be read, flags and kits too, and names what is wrong with it by line" do
+    file = Tempfile.new(["motors", ".csv"])
+    catalog = lambda do |text|
+      File.write(file.path, text)
+      described_class.call({"old" => old, "site" => site.merge("flammable" => true), "catalog" => file.path})
+    end
+    header = "part_no,family,volts,hertz,phases,amps,rpm,rotation,rotation_view,shaft_diameter_mm,mount,enclosure,ambient_low_c,ambient_high_c,connector,flammable_ok,kit_work\n"
+    row = "SAFE,shaded_pole,115;230,50;60,1,0.84;0.42,1300,cw,lead_end,6.35,ring,enclosed,-40,40,plug,1,bend;drill,left over\n"
+    expect(catalog[header + row + row.sub("SAFE", "NOT").sub("plug,1", "plug,0")].to_h.values_at(:verdict, :rejected)).to eq ["SAFE", [{part_no: "NOT", checks: [{check: "refrigerant", result: "fail", reason: "not marked for flammable refrigerants"}]}]]
+    expect(catalog[header + row.sub("shaded_pole", "steam").sub("6.35", "x")].faults.map(&:field)).to contain_exactly("catalog.2.family", "catalog.2.shaft_diameter_mm")
+    expect(catalog["a,\"b\nc"].faults.map(&:field)).to eq ["catalog"]
+    expect(described_class.call({"old" => old, "site" => site, "catalog" => "/nowhere.csv"}).faults.map(&:field)).to eq ["catalog"]
   end
 
   it "takes only listed bushings and brackets where it is told what can be had" do
