@@ -1,22 +1,25 @@
 # frozen_string_literal: true
 
 module Services
-  # The catalogue narrowed by the database to what the core should judge: everything on
-  # this supply near this output, fewest obstacles first. A wide net: no condition counts
-  # as an obstacle unless the core would fail it too, so that nothing the core would take
-  # stands behind a motor it would reject.
+  # The catalogue narrowed by the database to what the core should judge: what this supply
+  # and place allow, near this output, fewest obstacles first. No condition holds a motor
+  # back or counts as an obstacle unless the core would fail it too, so that nothing the
+  # core would take is missing or stands behind a motor it would reject.
   class CatalogueNet
     MOST = 120
-    # Around the old motor's shaft output; the core's own windows lie well inside.
-    OUTPUT = 0.4..2.6
-    TAPS = (1..4).map { |tap| "volts[#{tap}] BETWEEN :volts * 0.8 AND :volts * 1.25" }.join(" OR ").freeze
+    # Around the old motor's shaft output, beyond the core's own windows by what plates are
+    # rounded: their amps and watts need not agree to the last digit.
+    OUTPUT = 0.75..2.3
+    TAPS = (1..4).map { |tap| "volts[#{tap}] BETWEEN :volts / (1 + :off) AND :volts / (1 - :off)" }.join(" OR ").freeze
     RANK = "CASE enclosure WHEN 'open' THEN 0 WHEN 'open_air_over' THEN 1 WHEN 'enclosed' THEN 2 WHEN 'potted' THEN 3 END"
 
     # @param old [Fenbo::Matching::Motor]
     # @param unit [Unit]
     # @param bore_mm [Float, nil] of the blade's hub
-    def initialize(old, unit, limits, bore_mm: nil, accessories: [])
+    # @param healthy_amps [Float, nil] what the old motor drew while it was well
+    def initialize(old, unit, limits, bore_mm: nil, accessories: [], healthy_amps: nil)
       @old = old
+      @healthy_amps = healthy_amps
       @unit = unit
       @limits = limits
       @bore_mm = bore_mm || old.shaft_diameter_mm
@@ -33,9 +36,17 @@ module Services
     def columns = PartSearch::COLUMNS
 
     def near
-      scope = Motor.where("phases IS NULL OR phases = ?", @unit.supply_phases).where("volts = '{}' OR #{TAPS}", volts: @unit.supply_volts)
-      scope = scope.where("output_w IS NULL OR output_w BETWEEN ? AND ?", wanted * OUTPUT.begin, wanted * OUTPUT.end) if wanted
+      scope = Motor.where("phases IS NULL OR phases = ?", @unit.supply_phases).where("volts = '{}' OR #{TAPS}", volts: @unit.supply_volts, off: @limits["match.supply_tolerance"] + 1e-9)
+      scope = scope.where("output_w IS NULL OR output_w BETWEEN ? AND ?", *outputs) if wanted
+      hard.compact.each { |sql, binds| scope = scope.where("(#{sql}) IS NOT TRUE", binds) }
       read(scope.order(Arel.sql("#{obstacles} ASC, price_cents ASC NULLS LAST, part_no ASC")).limit(MOST))
+    end
+
+    # A motor that draws less than its plate may be followed by a smaller one.
+    def outputs
+      plate = @old.amps_at(@unit.supply_volts)
+      share = (@healthy_amps && plate) ? @healthy_amps / plate : 1.0
+      [wanted * OUTPUT.begin * [share, 1.0].min, wanted * OUTPUT.end * [share, 1.0].max]
     end
 
     # What the lists name counts however far off it is: why not this one is worth knowing.
@@ -56,10 +67,12 @@ module Services
       counted.empty? ? "0" : counted.join(" + ")
     end
 
-    # Each true where the core would fail it; an unknown column is no obstacle.
-    def conditions
-      [["discontinued", {}], hertz, ambient, flammable, wet, tightness, mount, shaft, rotation, speed, integral, control]
-    end
+    # What no work can mend is not read at all; true where the core would fail it, an
+    # unknown column is none.
+    def hard = [["discontinued", {}], hertz, ambient, flammable, wet, tightness]
+
+    # What another bracket, bushing or blade might mend is worth showing as a near miss.
+    def conditions = [mount, shaft, rotation, speed, integral, control]
 
     def hertz = ["hertz <> '{}' AND NOT :hertz = ANY(hertz)", {hertz: @unit.supply_hertz}]
 

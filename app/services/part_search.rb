@@ -65,7 +65,7 @@ module Services
     def rows
       return [] unless old
       plate = Fenbo::Matching::Motor.read(Fenbo::Input.new(old_row))
-      net = CatalogueNet.new(plate, job.unit, Shop.limits, bore_mm: old.blade_bore_mm, accessories:)
+      net = CatalogueNet.new(plate, job.unit, Shop.limits, bore_mm: old.blade_bore_mm, accessories:, healthy_amps:)
       extra = (@also - net.rows.map { |row| row["part_no"] }).then { |numbers| numbers.empty? ? [] : Motor.where(part_no: numbers).pluck(*COLUMNS).map { |values| COLUMNS.zip(values).to_h } }
       net.rows + extra
     end
@@ -88,7 +88,7 @@ module Services
 
     # What the motor drew while it was well, newest first.
     def healthy_amps
-      position.readings.live.where(kind: "amps", verdict: "within").order(:taken_at).last&.result&.dig("legs", 0, "amps")
+      @healthy_amps ||= position.readings.live.where(kind: "amps", verdict: "within").order(:taken_at).last&.result&.dig("legs", 0, "amps")
     end
 
     # With how soon and at what price it could be here.
