@@ -10,7 +10,7 @@ module Services
     # Around the old motor's shaft output, beyond the core's own windows by what plates are
     # rounded: their amps and watts need not agree to the last digit.
     OUTPUT = 0.75..2.3
-    TAPS = (1..4).map { |tap| "volts[#{tap}] BETWEEN :volts / (1 + :off) AND :volts / (1 - :off)" }.join(" OR ").freeze
+    TAPS = (1..4).map { |tap| "volts[#{tap}] BETWEEN :low AND :high" }.join(" OR ").freeze
     RANK = "CASE enclosure WHEN 'open' THEN 0 WHEN 'open_air_over' THEN 1 WHEN 'enclosed' THEN 2 WHEN 'potted' THEN 3 END"
 
     # @param old [Fenbo::Matching::Motor]
@@ -36,10 +36,16 @@ module Services
     def columns = PartSearch::COLUMNS
 
     def near
-      scope = Motor.where("phases IS NULL OR phases = ?", @unit.supply_phases).where("volts = '{}' OR #{TAPS}", volts: @unit.supply_volts, off: @limits["match.supply_tolerance"] + 1e-9)
+      scope = Motor.where("phases IS NULL OR phases = ?", @unit.supply_phases).where("volts = '{}' OR #{TAPS}", **plates)
       scope = scope.where("output_w IS NULL OR output_w BETWEEN ? AND ?", *outputs) if wanted
       hard.compact.each { |sql, binds| scope = scope.where("(#{sql}) IS NOT TRUE", binds) }
       read(scope.order(Arel.sql("#{obstacles} ASC, price_cents ASC NULLS LAST, part_no ASC")).limit(MOST))
+    end
+
+    # Plate voltages within the tolerance of this site's.
+    def plates
+      off = @limits["match.supply_tolerance"] + 1e-9
+      {low: @unit.supply_volts / (1 + off), high: @unit.supply_volts / (1 - off)}
     end
 
     # A motor that draws less than its plate may be followed by a smaller one.
