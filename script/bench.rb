@@ -10,28 +10,14 @@ require "json"
 require "net/http"
 require "open3"
 require_relative "lib/private_postgres"
+require_relative "lib/stopwatch"
+
 
 ROOT = File.expand_path("..", __dir__)
 ROUNDS = 40
 TARGETS = {page_ms: 50, assets_kb: 200, memory_mb: 220, command_s: 0.5, diagnose_ms: 50}.freeze
 
-def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-
-def timed
-  start = now
-  yield
-  now - start
-end
-
-# [median, 95th percentile] of seconds, in ms.
-def spread(seconds)
-  sorted = seconds.sort
-  [sorted[sorted.size / 2], sorted[(sorted.size * 0.95).ceil - 1]].map { |one| (one * 1000).round(1) }
-end
-
 def line(name, *figures) = puts("  #{name.ljust(34)} #{figures.join("   ")}")
-
-def mark(value, target) = (value <= target) ? "ok" : "over the target of #{target}"
 
 postgres = PrivatePostgres.new(ROOT, name: "test-postgres", durable: false).start
 main = Process.pid
@@ -44,11 +30,11 @@ ENV["FENBO_SECRET"] = "0" * 128
 ENV["RACK_ENV"] = "production"
 
 server = fork do
-  boot = now
+  boot = Stopwatch.now
   require_relative "../app/boot"
   require_relative "lib/schema"
   require_relative "../db/demo/world"
-  loaded = now
+  loaded = Stopwatch.now
   Schema.migrate
   Demo::World.new(today: Date.today).load
   require "puma"
@@ -84,17 +70,17 @@ worst = 0
  "fit" => "/jobs/#{job}/fit", "prove" => "/jobs/#{job}/prove", "hand over" => "/jobs/#{job}/hand_over", "unit" => "/units/2", "parts" => "/parts"}.each do |name, path|
   3.times { http.get(path, asked) }
   size = 0
-  times = Array.new(ROUNDS) { timed { size = http.get(path, asked).body.bytesize } }
-  median, high = spread(times)
+  times = Array.new(ROUNDS) { Stopwatch.timed { size = http.get(path, asked).body.bytesize } }
+  median, high = Stopwatch.spread(times)
   worst = [worst, high].max unless path == "/bare"
   line name, median.to_s.rjust(6), high.to_s.rjust(6), "#{(size / 1024.0).round(1)} kB gzipped"
 end
-line "slowest page, 95th percentile", worst, mark(worst, TARGETS[:page_ms])
+line "slowest page, 95th percentile", worst, Stopwatch.mark(worst, TARGETS[:page_ms])
 
 puts "weight"
 files = %w[fenbo.css fenbo.js].to_h { |name| [name, File.size(File.join(ROOT, "public/assets", name)) / 1000.0] }
 files.each { |name, kb| line name, "#{kb.round(1)} kB" }
-line "scripts and styles together", "#{files.values.sum.round(1)} kB", mark(files.values.sum, TARGETS[:assets_kb])
+line "scripts and styles together", "#{files.values.sum.round(1)} kB", Stopwatch.mark(files.values.sum, TARGETS[:assets_kb])
 
 puts "core, calls a second and ms each, after loading"
 $LOAD_PATH.unshift File.join(ROOT, "lib")
@@ -103,17 +89,17 @@ Fenbo::Tools.names.each do |name|
   example = Fenbo::Tools.entry(name).example
   Fenbo::Tools.call(name, example)
   count = (name == "diagnose") ? 30 : 200
-  seconds = timed { count.times { Fenbo::Tools.call(name, example) } } / count
-  line name, "#{(1 / seconds).round}/s", "#{(seconds * 1000).round(2)} ms", *((name == "diagnose") ? [mark(seconds * 1000, TARGETS[:diagnose_ms])] : [])
+  seconds = Stopwatch.timed { count.times { Fenbo::Tools.call(name, example) } } / count
+  line name, "#{(1 / seconds).round}/s", "#{(seconds * 1000).round(2)} ms", *((name == "diagnose") ? [Stopwatch.mark(seconds * 1000, TARGETS[:diagnose_ms])] : [])
 end
 
 puts "start and memory"
 %w[amps diagnose].each do |name|
   input = JSON.generate(Fenbo::Tools.entry(name).example)
-  seconds = Array.new(5) { timed { Open3.capture2({"RUBYOPT" => nil}, File.join(ROOT, "bin/fenbo"), name, stdin_data: input) } }.sort[2]
-  line "bin/fenbo #{name}, process and all", "#{seconds.round(2)} s", mark(seconds, TARGETS[:command_s])
+  seconds = Array.new(5) { Stopwatch.timed { Open3.capture2({"RUBYOPT" => nil}, File.join(ROOT, "bin/fenbo"), name, stdin_data: input) } }.sort[2]
+  line "bin/fenbo #{name}, process and all", "#{seconds.round(2)} s", Stopwatch.mark(seconds, TARGETS[:command_s])
 end
 line "application loaded in", "#{File.read(File.join(ROOT, "var", "bench-boot"))} s"
 File.delete(File.join(ROOT, "var", "bench-boot"))
 memory = File.read("/proc/#{server}/status")[/VmRSS:\s+(\d+)/, 1].to_i / 1024
-line "memory of the web process", "#{memory} MB", mark(memory, TARGETS[:memory_mb])
+line "memory of the web process", "#{memory} MB", Stopwatch.mark(memory, TARGETS[:memory_mb])

@@ -6,6 +6,8 @@ IO.for_fd(9, autoclose: false).close_on_exec = true if File.exist?("/proc/self/f
 
 require "bundler/setup"
 require_relative "lib/private_postgres"
+require_relative "lib/stopwatch"
+
 
 ROOT = File.expand_path("..", __dir__)
 COUNT = Integer(ENV.fetch("FENBO_BENCH_PARTS", "100000"))
@@ -25,18 +27,7 @@ require_relative "../db/demo/world"
 Schema.migrate
 Demo::World.new(today: Date.today).load
 
-def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
-
-def timed
-  start = now
-  yield
-  now - start
-end
-
-def line(name, value, target = nil) = puts("  #{name.ljust(46)} #{value.to_s.rjust(9)}#{"   #{(value <= target) ? "ok" : "over the target of #{target}"}" if target}")
-
-# [median, 95th percentile] in ms.
-def spread(seconds) = seconds.sort.then { |sorted| [sorted[sorted.size / 2], sorted[(sorted.size * 0.95).ceil - 1]].map { |one| (one * 1000).round(1) } }
+def line(name, value, target = nil) = puts("  #{name.ljust(46)} #{value.to_s.rjust(9)}#{"   #{Stopwatch.mark(value, target)}" if target}")
 
 puts "catalogue of #{COUNT} made motors"
 sheet = Fenbo::Matching::Sheet.of("motors")
@@ -48,9 +39,9 @@ csv = CSV.generate do |out|
 end
 line "file, MB", (csv.bytesize / 1_000_000.0).round(1)
 import = CatalogueImport.create!(user: User.find_by!(login: "mette"), kind: "motors", file_name: "bench.csv", content: csv, lines: COUNT)
-looked = timed { Services::CatalogueLook.new(import).run }
+looked = Stopwatch.timed { Services::CatalogueLook.new(import).run }
 abort "the file was not clean: #{import.faults.first}" if import.faulty.positive?
-taken = timed { Services::CatalogueTake.new(import.reload).run }
+taken = Stopwatch.timed { Services::CatalogueTake.new(import.reload).run }
 line "looked through, s", looked.round(1)
 line "taken in, s", taken.round(1)
 line "imported altogether, s", (looked + taken).round(1), TARGETS[:import_s]
@@ -60,14 +51,14 @@ puts "match, every fan of the demo world in turn, #{SEARCHES} searches"
 places = Job.open.preload(unit: [{fan_positions: :motor_now}, {site: :customer}]).flat_map { |job| job.unit.fan_positions.select(&:motor_now).map { |position| [job, position] } }
 search = ->(index) { places[index % places.size].then { |job, position| ActiveRecord::Base.cache { Services::PartSearch.new(job, position).candidates.size } } }
 5.times { |index| search.call(index) }
-median, high = spread(Array.new(SEARCHES) { |index| timed { search.call(index) } })
+median, high = Stopwatch.spread(Array.new(SEARCHES) { |index| Stopwatch.timed { search.call(index) } })
 line "median, ms", median
 line "95th percentile, ms", high, TARGETS[:search_ms]
 
 puts "parts by number, forgiving"
 typed = Motor.order(Arel.sql("md5(part_no)")).limit(60).pluck(:part_no).map { |number| number.downcase.delete("-").tr("0", "o") }
 found = typed.count { |text| Motor.like(text).nearest(text).limit(24).to_a.any? }
-median, high = spread(typed.map { |text| timed { Motor.like(text).nearest(text).limit(24).to_a } })
+median, high = Stopwatch.spread(typed.map { |text| Stopwatch.timed { Motor.like(text).nearest(text).limit(24).to_a } })
 line "found of #{typed.size}", found
 line "median, ms", median
 line "95th percentile, ms", high, TARGETS[:parts_ms]
@@ -83,6 +74,6 @@ cookie = answer["set-cookie"][/\Afenbo=[^;]+/]
 number = Job.open.joins(:unit).find_by!(units: {name: "Cheese cellar 2"}).number
 {"match" => "/jobs/#{number}/match", "does it fit" => "/jobs/#{number}/fitting?part=BR-U12-230", "parts" => "/parts", "parts, last page" => "/parts?page=9999", "parts, searched" => "/parts?q=brs12", "source" => "/jobs/#{number}/source", "day" => "/"}.each do |name, path|
   2.times { session.get(path, "HTTP_COOKIE" => cookie) }
-  times = Array.new(20) { timed { session.get(path, "HTTP_COOKIE" => cookie).then { |got| abort "#{path}: #{got.status} #{got.errors}" unless got.status == 200 } } }
-  line name, spread(times).last
+  times = Array.new(20) { Stopwatch.timed { session.get(path, "HTTP_COOKIE" => cookie).then { |got| abort "#{path}: #{got.status} #{got.errors}" unless got.status == 200 } } }
+  line name, Stopwatch.spread(times).last
 end

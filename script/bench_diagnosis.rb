@@ -5,6 +5,7 @@
 # Writes nothing.
 $LOAD_PATH.unshift File.expand_path("../lib", __dir__)
 require "fenbo"
+require_relative "lib/spread_work"
 require_relative "lib/errand"
 require_relative "lib/strategies"
 
@@ -33,18 +34,7 @@ def work(numbers, seed)
   end
 end
 
-readers = (0...WORKERS).map do |worker|
-  reader, writer = IO.pipe(binmode: true)
-  fork do
-    reader.close
-    Marshal.dump(work((0...cases).select { |number| number % WORKERS == worker }, seed), writer)
-    writer.close
-  end
-  writer.close
-  reader
-end
-rows = readers.flat_map { |reader| Marshal.load(reader.read) }
-Process.waitall
+rows = SpreadWork.over(WORKERS) { |worker| work((0...cases).select { |number| number % WORKERS == worker }, seed) }
 
 def mean(values) = values.sum.fdiv([values.size, 1].max)
 

@@ -5,6 +5,7 @@
 $LOAD_PATH.unshift File.expand_path("../lib", __dir__)
 require "bundler/setup"
 require "fenbo"
+require_relative "lib/spread_work"
 
 per_kind = Integer(ARGV[0] || 36)
 seed = Integer(ARGV[1] || 77)
@@ -32,18 +33,7 @@ def work(jobs, seed)
 end
 
 jobs = MICROPHONE::KINDS.flat_map { |kind| LEVELS.flat_map { |snr| Array.new(per_kind) { [kind, snr] } } }.each_with_index.map { |row, index| [*row, index] }
-readers = (0...WORKERS).map do |worker|
-  reader, writer = IO.pipe(binmode: true)
-  fork do
-    reader.close
-    Marshal.dump(work(jobs.select { |_, _, number| number % WORKERS == worker }, seed), writer)
-    writer.close
-  end
-  writer.close
-  reader
-end
-rows = readers.flat_map { |reader| Marshal.load(reader.read) }
-Process.waitall
+rows = SpreadWork.over(WORKERS) { |worker| work(jobs.select { |_, _, number| number % WORKERS == worker }, seed) }
 
 share = ->(list) { 100.0 * list.count { |kind, _, _, said| kind == said } / [list.size, 1].max }
 puts "sound: #{rows.size} recordings, seed #{seed}, half of them with the speed told"

@@ -20,7 +20,8 @@ module Routes
 
     # A motor or kit with everything known of it and what it replaces.
     get "/parts/motors/:part" do
-      erb :part, locals: {motor: Motor.find_by!(part_no: params[:part])}
+      motor = Motor.find_by!(part_no: params[:part])
+      erb :part, locals: {motor:, links: Services::PartLinks.new(motor)}
     end
 
     get "/parts/export/:kind.csv" do
