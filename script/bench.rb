@@ -12,7 +12,6 @@ require "open3"
 require_relative "lib/private_postgres"
 require_relative "lib/stopwatch"
 
-
 ROOT = File.expand_path("..", __dir__)
 ROUNDS = 40
 TARGETS = {page_ms: 50, assets_kb: 200, memory_mb: 220, command_s: 0.5, diagnose_ms: 50}.freeze

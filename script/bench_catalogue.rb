@@ -8,7 +8,6 @@ require "bundler/setup"
 require_relative "lib/private_postgres"
 require_relative "lib/stopwatch"
 
-
 ROOT = File.expand_path("..", __dir__)
 COUNT = Integer(ENV.fetch("FENBO_BENCH_PARTS", "100000"))
 SEARCHES = 200
