@@ -6,7 +6,7 @@ require "nokogiri"
 RSpec.describe Drawings::FitSection do
   def drawing(question, wide: true)
     fit = Fenbo::Fitting::Fit.new(Fenbo::Fitting::Question.read(Fenbo::Input.new(question), Fenbo::Limits.default), Fenbo::Limits.default)
-    described_class.new(layout: fit.layout, range: [nil, nil], words: ->(mm) { "#{mm.round(1)} mm" }, body_mm: 70, wide:)
+    described_class.new(layout: fit.layout, range: [nil, nil], words: ->(mm) { "#{Fenbo::Quantities.tidy(mm.round(1))} mm" }, body_mm: 70, wide:)
   end
 
   def parsed(svg) = Nokogiri::XML(svg, &:strict)

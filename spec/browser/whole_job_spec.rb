@@ -28,6 +28,7 @@ RSpec.describe "a whole job on a walk-in" do
     expect(page).to have_css ".fault", text: "not understood as a temperature"
     fill_in "An earlier reading", with: "3,8"
     click_button "Keep and look"
+    told "Call kept"
     expect(page).to have_css ".clock .big", text: /\d+ h \d\d/
 
     # Look: by thumb, by number key, and back again.
