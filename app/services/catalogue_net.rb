@@ -6,7 +6,7 @@ module Services
   # back or counts as an obstacle unless the core would fail it too, so that nothing the
   # core would take is missing or stands behind a motor it would reject.
   class CatalogueNet
-    MOST = 120
+    MOST = 80
     # Around the old motor's shaft output, beyond the core's own windows by what plates are
     # rounded: their amps and watts need not agree to the last digit.
     OUTPUT = 0.75..2.3
@@ -35,11 +35,17 @@ module Services
 
     def columns = PartSearch::COLUMNS
 
+    # Those whose output is known by an index, the few whose is not beside them.
     def near
-      scope = Motor.where("phases IS NULL OR phases = ?", @unit.supply_phases).where("volts = '{}' OR #{TAPS}", **plates)
-      scope = scope.where("output_w IS NULL OR output_w BETWEEN ? AND ?", *outputs) if wanted
+      known = wanted ? Motor.where(phases: @unit.supply_phases, output_w: Range.new(*outputs)) : Motor.where(phases: @unit.supply_phases)
+      foremost(known) + foremost(Motor.where("phases IS NULL OR output_w IS NULL").where("phases IS NULL OR phases = ?", @unit.supply_phases))
+    end
+
+    def foremost(scope)
+      scope = scope.where("volts = '{}' OR #{TAPS}", **plates)
       hard.compact.each { |sql, binds| scope = scope.where("(#{sql}) IS NOT TRUE", binds) }
-      read(scope.order(Arel.sql("#{obstacles} ASC, price_cents ASC NULLS LAST, part_no ASC")).limit(MOST))
+      numbers = scope.order(Arel.sql("#{obstacles} ASC, price_cents ASC NULLS LAST, part_no ASC")).limit(MOST).pluck(:part_no)
+      read(Motor.where(part_no: numbers))
     end
 
     # Plate voltages within the tolerance of this site's.

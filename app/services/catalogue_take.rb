@@ -21,10 +21,20 @@ module Services
         ActiveRecord::Base.connection.execute("DELETE FROM staged_parts WHERE catalogue_import_id = #{@import.id}")
         @import.update!(state: "taken", content: nil)
       end
-      ActiveRecord::Base.connection.execute("ANALYZE #{@model.table_name}")
+      settle
     end
 
     private
+
+    # So that the next search reads the index alone; not inside somebody else's transaction.
+    def settle
+      connection = ActiveRecord::Base.connection
+      return connection.execute("ANALYZE #{@model.table_name}") if connection.transaction_open?
+      connection.execute("SET statement_timeout = '5min'")
+      connection.execute("VACUUM (ANALYZE) #{@model.table_name}")
+    ensure
+      connection.execute("SET statement_timeout = '15s'") unless connection.transaction_open?
+    end
 
     def columns = @columns ||= @import.columns
 
