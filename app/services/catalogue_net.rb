@@ -10,6 +10,8 @@ module Services
     # Around the old motor's shaft output, beyond the core's own windows by what plates are
     # rounded: their amps and watts need not agree to the last digit.
     OUTPUT = 0.75..2.3
+    # Where the plate gives neither watts nor horsepower, its amps tell less.
+    ROUGH = 0.4..3.0
     TAPS = (1..4).map { |tap| "volts[#{tap}] BETWEEN :low AND :high" }.join(" OR ").freeze
     RANK = "CASE enclosure WHEN 'open' THEN 0 WHEN 'open_air_over' THEN 1 WHEN 'enclosed' THEN 2 WHEN 'potted' THEN 3 END"
 
@@ -50,15 +52,17 @@ module Services
 
     # Plate voltages within the tolerance of this site's.
     def plates
-      off = @limits["match.supply_tolerance"] + 1e-9
-      {low: @unit.supply_volts / (1 + off), high: @unit.supply_volts / (1 - off)}
+      off = @limits["match.supply_tolerance"] * @unit.supply_volts + 1e-9
+      {low: @unit.supply_volts - off, high: @unit.supply_volts + off}
     end
 
     # A motor that draws less than its plate may be followed by a smaller one.
     def outputs
       plate = @old.amps_at(@unit.supply_volts)
       share = (@healthy_amps && plate) ? @healthy_amps / plate : 1.0
-      [wanted * OUTPUT.begin * [share, 1.0].min, wanted * OUTPUT.end * [share, 1.0].max]
+      within = (@old.horsepower || @old.watts) ? OUTPUT : ROUGH
+      # Three phases carry a larger motor as long as their starter does.
+      [wanted * within.begin * [share, 1.0].min, (@old.family == "three_phase") ? nil : wanted * within.end * [share, 1.0].max]
     end
 
     # What the lists name counts however far off it is: why not this one is worth knowing.
@@ -102,14 +106,14 @@ module Services
     def mount
       return nil unless @old.mount
       borne = @accessories.select { |part| part["mount_to"] == @old.mount }.filter_map { |part| part["mount_from"] }
-      ["mount NOT IN (:mounts) AND kit_contents IS NULL OR mount = :own AND abs(bolt_circle_mm - :circle) > :off", {mounts: [@old.mount, *borne], own: @old.mount, circle: @old.bolt_circle_mm, off: @limits["match.bolt_circle_tolerance"]}]
+      ["mount NOT IN (:mounts) AND kit_contents IS NULL OR mount = :own AND NOT :bracketed AND kit_contents IS NULL AND abs(bolt_circle_mm - :circle) > :off", {bracketed: borne.include?(@old.mount), mounts: [@old.mount, *borne], own: @old.mount, circle: @old.bolt_circle_mm, off: @limits["match.bolt_circle_tolerance"]}]
     end
 
     def shaft
       return nil unless @bore_mm
       steps = @accessories.select { |part| part["kind"] == "bushing" && (part["to_mm"] - @bore_mm).abs <= tolerance }.filter_map { |part| part["from_mm"] }
       thinner = steps.map { |step| "abs(shaft_diameter_mm - #{step.to_f}) <= :off" }
-      ["NOT (#{["abs(shaft_diameter_mm - :bore) <= :off", *thinner].join(" OR ")})", {bore: @bore_mm, off: tolerance}]
+      ["kit_contents IS NULL AND NOT integral_blade AND NOT (#{["abs(shaft_diameter_mm - :bore) <= :off", *thinner].join(" OR ")})", {bore: @bore_mm, off: tolerance}]
     end
 
     def tolerance = @limits["match.shaft_tolerance"] + 1e-9
@@ -124,7 +128,7 @@ module Services
       ["kit_contents IS NULL AND abs(rpm - :rpm) > :off", {rpm: @old.rpm, off: @old.rpm * @limits["match.rpm_adapt"] + 1e-6}]
     end
 
-    def integral = @old.integral_blade ? ["NOT integral_blade AND kit_contents IS NULL", {}] : ["integral_blade", {}]
+    def integral = @old.integral_blade ? ["NOT integral_blade AND kit_contents IS NULL", {}] : nil
 
     def control
       return nil if [nil, "none"].include?(@old.control)

@@ -55,7 +55,7 @@ module Services
 
     def question
       {
-        "old" => old_row, "site" => site, "healthy_amps" => healthy_amps, "blade" => old&.blade_bore_mm && {"bore_mm" => old.blade_bore_mm},
+        "old" => old_row, "site" => site, "healthy_amps" => healthy_amps, "blade" => blade,
         "fit" => fit_reading&.question&.except("L", "chosen"), "accessories" => accessories, "motors" => rows.map { |row| question_row(row) }
       }.compact
     end
@@ -76,6 +76,8 @@ module Services
       return {} unless old
       old.attributes.slice(*PLATE).compact.merge("rotation_view" => "shaft_end", "superseded_by" => original&.superseded_by).compact
     end
+
+    def blade = old && {"bore_mm" => old.blade_bore_mm, "kind" => old.blade_hub, "rotation" => old.blade_rotation, "air" => old.blade_air}.compact
 
     def listed_numbers = [original&.superseded_by, *Motor.where("cross_reference @> ARRAY[?]::text[]", old.part_no.to_s).pluck(:part_no), old.part_no].compact
 

@@ -54,6 +54,7 @@ module Fenbo
       autoload :Rotation, "fenbo/matching/checks/rotation"
       autoload :Shaft, "fenbo/matching/checks/shaft"
       autoload :Speed, "fenbo/matching/checks/speed"
+      autoload :Starter, "fenbo/matching/checks/starter"
       autoload :Supply, "fenbo/matching/checks/supply"
 
       # The order they are shown in: what burns first, then what moves air, then

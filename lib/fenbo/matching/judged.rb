@@ -13,9 +13,12 @@ module Fenbo
 
       def grade
         return nil if rejected?
-        return "conversion" if motor.kit?
+        return "conversion" if converts?
         adapting.empty? ? "drop_in" : "fits_with_work"
       end
+
+      # A kit that changes family, blade or plate.
+      def converts? = motor.kit? && (motor.family != old.family || motor.kit_with?(:blade) || motor.kit_with?(:plate))
 
       def minutes = adapting.sum(&:minutes) + (motor.kit? ? motor.kit_minutes.to_i : 0)
 

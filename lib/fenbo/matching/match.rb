@@ -4,7 +4,8 @@ module Fenbo
   module Matching
     # Candidates graded, the rejected ones with the lines that rejected them.
     #
-    # in:  old motor, site, healthy_amps, blade, fit (as the tool `fit`, without L), and
+    # in:  old motor, site, healthy_amps, blade {bore_mm, kind, rotation from the discharge
+    #      side, air}, fit (as the tool `fit`, without L), and
     #      motors (a list) or catalog (a CSV file's path, for the command); accessories
     #      (listed bushings and brackets; null: not known what can be had)
     # out: candidates [{part_no, grade, checks, extra_parts, extra_minutes, listed, settings,
@@ -17,13 +18,17 @@ module Fenbo
       WORDS = {"drop_in" => "drops in", "fits_with_work" => "fits", "conversion" => "is a conversion"}.freeze
       Question = Value.of(:old, :place, :healthy_amps, :blade, :fit, :motors, :accessories)
       def self.read(input, limits)
-        blade = input.object("blade", required: false)
         Question.new(
           old: Motor.read(input.object("old")), place: Place.read(input.object("site")),
           healthy_amps: input.number("healthy_amps", required: false, above: 0),
-          blade: {bore_mm: blade.number("bore_mm", required: false, above: 0)}, fit: read_fit(input, limits), motors: read_motors(input),
+          blade: read_blade(input.object("blade", required: false)), fit: read_fit(input, limits), motors: read_motors(input),
           accessories: input.given?("accessories") ? input.objects("accessories").map { |one| Accessory.read(one) } : nil
         )
+      end
+
+      def self.read_blade(input)
+        blade = Blade.read(input)
+        {bore_mm: blade.bore_mm, kind: input.text("kind", required: false, longest: 60) || blade.hub, sense: blade.motor_sense}
       end
 
       # Each candidate brings its own shaft; the rest is read once.

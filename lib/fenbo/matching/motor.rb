@@ -4,6 +4,8 @@ module Fenbo
   module Matching
     ENCLOSURES = %w[open open_air_over enclosed potted].freeze
     CONTROLS = %w[none 0_10v pwm taps program].freeze
+    # How kits name what changes the way a motor sits or what it turns.
+    KIT_WORDS = {blade: /\b(blade|impeller|propeller)/i, plate: /\b(plate|shroud|bracket|adapter)/i}.freeze
 
     # A motor as its plate and a caliper describe it. Lengths in mm, temperatures
     # in °C, money in cents; nil where nobody knows.
@@ -34,9 +36,17 @@ module Fenbo
           enclosure: input.choice("enclosure", ENCLOSURES, required: false),
           control: input.choice("control", CONTROLS, required: false),
           **%i[flammable_ok integral_blade discontinued].to_h { |key| [key, truth(input, key.to_s)] },
-          **%i[cross_reference kit_work kit_leaves].to_h { |key| [key, input.list(key.to_s, required: false)] }, kit_contents: input.raw("kit_contents"),
+          **%i[cross_reference kit_work kit_leaves].to_h { |key| [key, input.list(key.to_s, required: false)] }, kit_contents: contents_of(input),
           **texts, **figures, **lists
         )
+      end
+
+      # "motor; blade; plate", or the same as a list.
+      define_singleton_method(:contents_of) do |input|
+        value = input.raw("kit_contents")
+        next input.text("kit_contents", required: false) unless value.is_a?(Array)
+        next input.fault("kit_contents", "must be text or a list of texts") unless value.all?(String)
+        value.empty? ? nil : value.join("; ")
       end
 
       # true/false or 1/0, as both JSON and CSV write it.
@@ -53,13 +63,16 @@ module Fenbo
         amps[volts.each_index.min_by { |index| (volts[index] - site_volts).abs }]
       end
 
-      def kit? = !kit_contents.to_s.empty?
+      def kit? = contents.any?
+
+      # Its kit has a blade, or a plate or bracket, of its own.
+      def kit_with?(thing) = contents.any? { |one| one.match?(KIT_WORDS.fetch(thing)) }
 
       # The hub on its shaft is its own, whatever the old blade's was.
-      def brings_blade? = integral_blade || kit_contents.to_s.match?(/blade/i)
+      def brings_blade? = integral_blade || kit_with?(:blade)
 
       # "motor; plate to bend; blade" one by one.
-      def contents = kit_contents.to_s.split(/[;,]/).map(&:strip).reject(&:empty?)
+      def contents = kit_contents.to_s.split(/[;,+]/).map(&:strip).reject(&:empty?)
 
       # Watts taken in: printed, else from amps and the family's usual power factor.
       def input_watts(limits)
@@ -72,22 +85,21 @@ module Fenbo
       # watts × the family's usual efficiency.
       def output_watts(limits)
         return horsepower * limits["match.watts_per_horsepower"] if horsepower
-        watts * limits["efficiency.#{family}"] if watts
-      end
-
-      def horsepower_or_watts(limits)
-        horsepower || output_watts(limits)&.fdiv(limits["match.watts_per_horsepower"])
+        input_watts(limits)&.*(limits["efficiency.#{family}"])
       end
     end
 
     # Where the motor has to work.
-    Place = Value.of(:volts, :phases, :hertz, :ambient_c, :wet, :flammable) do
+    # overload_amps: what its overload can be set to, [low, high]; contactor_amps: what its
+    # contactor carries; nil where not noted.
+    Place = Value.of(:volts, :phases, :hertz, :ambient_c, :wet, :flammable, overload_amps: nil, contactor_amps: nil) do
       def self.read(input)
         new(
           volts: input.number("volts", above: 0, at_most: 100_000), phases: input.integer("phases", at_least: 1, at_most: 3),
           hertz: input.number("hertz", above: 0, at_most: 400),
           ambient_c: input.numbers("ambient_c", required: false, sizes: [2], at_least: -120, at_most: 200),
-          wet: input.flag("wet", default: false), flammable: input.flag("flammable", default: false)
+          wet: input.flag("wet", default: false), flammable: input.flag("flammable", default: false),
+          overload_amps: input.numbers("overload_amps", required: false, sizes: [2], above: 0, at_most: 10_000)&.minmax, contactor_amps: input.number("contactor_amps", required: false, above: 0, at_most: 10_000)
         )
       end
     end

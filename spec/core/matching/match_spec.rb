@@ -4,7 +4,7 @@ require "tempfile"
 
 RSpec.describe Fenbo::Matching::Match do
   old = {"part_no" => "OLD", "family" => "shaded_pole", "volts" => [230], "hertz" => [50], "phases" => 1, "amps" => [0.42], "watts" => 58, "rpm" => 1300,
-         "rotation" => "cw", "rotation_view" => "lead_end", "shaft_diameter_mm" => 6.35, "mount" => "ring", "enclosure" => "enclosed", "connector" => "plug"}
+         "rotation" => "cw", "rotation_view" => "lead_end", "shaft_diameter_mm" => 6.35, "shaft_form" => "round", "mount" => "ring", "bolt_circle_mm" => 80, "enclosure" => "enclosed", "connector" => "plug"}
   site = {"volts" => 230, "phases" => 1, "hertz" => 50, "ambient_c" => [-25, 10], "wet" => true}
   same = old.merge("part_no" => "SAME", "ambient_low_c" => -40, "ambient_high_c" => 40, "price_cents" => 5000)
 
@@ -17,16 +17,51 @@ RSpec.describe Fenbo::Matching::Match do
     expect(result[:candidates].first).to include(grade: "drop_in", extra_parts: [], extra_minutes: 0)
   end
 
+  # Hand-worked, both sides of each limit: what the candidate has otherwise, and what follows.
   {
-    "supply" => [{"volts" => [115]}, "fail"], "load" => [{"amps" => [0.60]}, "fail"], "speed" => [{"rpm" => 1200}, "adapt"], "duty" => [{"enclosure" => "open"}, "fail"],
-    "ambient" => [{"ambient_low_c" => -10}, "fail"], "mount" => [{"mount" => "yoke"}, "fail"], "connector" => [{"connector" => "leads"}, "adapt"], "control" => [{"control" => "pwm"}, "adapt"]
-  }.each do |check, (change, result)|
-    it("#{result}s on #{check}") { expect(lines(change)[check]).to eq result }
+    "supply" => [[{"volts" => [207]}, "pass"], [{"volts" => [253]}, "pass"], [{"volts" => [253.1]}, "fail"], [{"volts" => [115, 208]}, "pass"], [{"phases" => 3}, "fail"], [{"hertz" => [60]}, "fail"], [{"volts" => []}, "adapt"]],
+    "load" => [[{"amps" => [0.56]}, "pass"], [{"amps" => [0.57]}, "fail"], [{"amps" => [0.382]}, "pass"], [{"amps" => [0.38]}, "fail"], [{"amps" => []}, "adapt"]],
+    "speed" => [[{"rpm" => 1365}, "pass"], [{"rpm" => 1366}, "adapt"], [{"rpm" => 1144}, "adapt"], [{"rpm" => 1143}, "fail"], [{"rpm" => 900, "kit_contents" => "motor + blade"}, "adapt"], [{"rpm" => 900, "kit_contents" => "motor; ties"}, "fail"]],
+    "rotation" => [[{"rotation_view" => "shaft_end"}, "fail"], [{"rotation_view" => "shaft_end", "kit_contents" => ["motor", "blade"]}, "adapt"], [{"rotation_view" => "shaft_end", "kit_contents" => "motor; plate"}, "fail"], [{"rotation" => nil}, "adapt"]],
+    "duty" => [[{"enclosure" => "potted"}, "pass"], [{"enclosure" => "open_air_over"}, "fail"], [{"enclosure" => nil}, "adapt"]],
+    "ambient" => [[{"ambient_low_c" => -25, "ambient_high_c" => 10}, "pass"], [{"ambient_low_c" => -24}, "fail"], [{"ambient_high_c" => 9}, "fail"], [{"ambient_low_c" => nil}, "adapt"]],
+    "refrigerant" => [[{"flammable_ok" => nil}, "pass"]],
+    "mount" => [[{"bolt_circle_mm" => 81}, "pass"], [{"bolt_circle_mm" => 81.1}, "fail"], [{"bolt_circle_mm" => 90, "kit_contents" => "motor; plate to bend"}, "adapt"], [{"mount" => "yoke"}, "fail"], [{"mount" => "yoke", "kit_contents" => "motor; blade"}, "fail"], [{"mount" => nil}, "adapt"]],
+    "shaft" => [[{"shaft_diameter_mm" => 6.4}, "pass"], [{"shaft_diameter_mm" => 6.41}, "fail"], [{"shaft_diameter_mm" => 6.29}, "adapt"], [{"shaft_form" => "flat"}, "fail"], [{"shaft_diameter_mm" => 9, "integral_blade" => 1}, "pass"]],
+    "integral" => [[{"integral_blade" => 1}, "adapt"]],
+    "connector" => [[{"connector" => "leads"}, "adapt"]],
+    "control" => [[{"control" => "pwm"}, "adapt"], [{"control" => "program"}, "pass"]]
+  }.each do |check, cases|
+    it("judges #{check}") { expect(cases.map { |change, _| [change, lines(change)[check]] }).to eq cases }
   end
 
-  it "keeps the load's window inclusive and uses the healthy amps where known" do
-    expect([0.56, 0.3819].map { |amps| lines({"amps" => [amps]})["load"] }).to eq %w[pass pass] # 0.75 and 1.0998
-    expect(lines({"amps" => [0.57]})["load"]).to eq "fail"
+  it "asks of the hub which shafts it grips, and of the blade which way it turns, where the old motor does not tell" do
+    expect([%w[set_screw flat], %w[set_screw threaded], %w[nut_on threaded], %w[hubless flat]].map { |kind, form| lines({"shaft_form" => form}, blade: {"kind" => kind, "bore_mm" => 6.35})["shaft"] }).to eq %w[pass fail pass fail]
+    # Discharged away from the motor it is read from the shaft end; towards it, from behind.
+    turned = ->(air) { match([same], old: old.except("rotation", "rotation_view"), blade: {"rotation" => "cw", "air" => air}).then { |result| result[:candidates].first || result[:rejected].first }[:checks].find { |line| line[:check] == "rotation" }[:result] }
+    expect(%w[away_from_motor towards_motor].map(&turned)).to eq %w[fail pass]
+  end
+
+  it "measures EC by watts, split phase and three phases by horsepower with service factor, and minds the starter" do
+    of = ->(family, was, now, **place) { match([same.merge("family" => family, "amps" => []).merge(now)], old: old.merge("family" => family, "amps" => [], "watts" => nil).merge(was), site: site.merge(place.transform_keys(&:to_s))).then { |result| (result[:candidates].first || result[:rejected].first)[:checks].find { |line| line[:check] == "load" }[:result] } }
+    expect([40, 80, 39.9, 80.1].map { |watts| of["ec", {"watts" => 40}, {"watts" => watts}] }).to eq %w[pass pass fail fail]
+    expect(of["ec", {"watts" => 40}, {"watts" => nil, "horsepower" => 0.05}]).to eq "pass" # 37.3 W at the shaft for 28
+    expect([0.25, 0.3, 0.326, 0.33].map { |hp| of["split_phase", {"horsepower" => 0.25}, {"horsepower" => hp, "service_factor" => 1.15}] }).to eq %w[pass pass pass fail] # 1.15, 1.38, 1.4996, 1.518
+    expect(of["split_phase", {"horsepower" => 0.25}, {"horsepower" => 0.2, "service_factor" => 1.15}]).to eq "fail"
+    three = ->(amps, **place) { of["three_phase", {"horsepower" => 0.5, "amps" => [2.0]}, {"horsepower" => 0.75, "amps" => [amps]}, **place] }
+    expect([2.5, 2.6].map(&three)).to eq %w[pass adapt]
+    expect([three[2.6, overload_amps: [1.6, 2.6]], three[2.7, overload_amps: [1.6, 2.6]], three[2.6, contactor_amps: 2.5]]).to eq %w[pass fail fail]
+  end
+
+  it "keeps a command that nobody obeys from passing, and calls a kit a conversion only where it changes something" do
+    led = ->((was, now)) { match([same.merge("control" => now)], old: old.merge("control" => was)).then { |result| (result[:candidates].first || result[:rejected].first)[:checks].to_h { |line| [line[:check], line[:result]] }["control"] } }
+    expect([%w[0_10v 0_10v], %w[0_10v none], %w[pwm 0_10v], %w[0_10v program], %w[taps program]].map(&led)).to eq %w[pass fail fail pass pass]
+    expect([["motor; capacitor"], ["motor; plate"], ["blade"]].map { |list| match([same.merge("kit_contents" => list)])[:candidates].first[:grade] }).to eq %w[drop_in conversion conversion]
+    expect(match([same.merge("kit_contents" => [1])]).faults.map(&:field)).to eq ["motors.0.kit_contents"]
+    expect(match([same.merge("connector" => "leads")], site: site.merge("wet" => false))[:candidates].first[:extra_parts]).to eq ["sealed crimps"] # −25 °C
+  end
+
+  it "takes the healthy amps for the load where they are known" do
     expect(lines({"amps" => [0.57]}, healthy_amps: 0.44)["load"]).to eq "pass"
   end
 

@@ -8,11 +8,13 @@ module Fenbo
         def line
           return nil unless old.connector && candidate.connector
           return pass("same #{words(old)}") if candidate.connector == old.connector
-          splice = place.wet ? "sealed crimps" : "crimps"
+          splice = (place.wet || cold?) ? "sealed crimps" : "crimps"
           adapt("#{words(candidate)} for #{words(old)}: #{splice}, out of the blade's way", minutes: 6, part: splice)
         end
 
         private
+
+        def cold? = !place.ambient_c.nil? && place.ambient_c.first < limits["match.cold_c"]
 
         def words(motor) = motor.connector.tr("_", " ")
       end

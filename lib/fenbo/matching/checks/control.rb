@@ -10,9 +10,17 @@ module Fenbo
         def line
           wanted, offered = old.control || "none", candidate.control || "none"
           return (wanted == "none") ? nil : pass("#{WORDS[wanted]}, as the old one") if wanted == offered
-          return pass("programmable: passes once it is set to the old duty", setting: "program it to the old speed") if offered == "program" && wanted != "0_10v"
+          return programmed(wanted) if offered == "program"
           return adapt("#{WORDS[offered]}: tie it to full speed", minutes: 5) if wanted == "none"
           fail("#{WORDS[offered]} on a #{WORDS[wanted]} circuit")
+        end
+
+        private
+
+        # Set to the duty it passes; what it no longer listens to has to be said.
+        def programmed(wanted)
+          deaf = (wanted == "none") ? "" : ": it runs at that one speed and leaves the #{WORDS[wanted]} command unused"
+          pass("programmable: passes once it is set to the old duty#{deaf}", setting: "program it to the old speed#{deaf}")
         end
       end
     end

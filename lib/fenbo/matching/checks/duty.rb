@@ -8,6 +8,7 @@ module Fenbo
         RANK = {"open" => 0, "open_air_over" => 1, "enclosed" => 2, "potted" => 3}.freeze
 
         def line
+          return pass("nothing asks for a closed motor here") if demanded.zero?
           return unknown("its enclosure") unless candidate.enclosure
           return fail("#{words(candidate)} in a wet or washed place") if place.wet && RANK[candidate.enclosure] < RANK["enclosed"]
           return pass(words(candidate)) unless old.enclosure && RANK[candidate.enclosure] < RANK[old.enclosure]
@@ -15,6 +16,8 @@ module Fenbo
         end
 
         private
+
+        def demanded = [RANK.fetch(old.enclosure, 0), place.wet ? RANK["enclosed"] : 0].max
 
         def words(motor) = motor.enclosure.tr("_", " ")
       end

@@ -12,7 +12,7 @@ module Fenbo
           when "shaded_pole", "psc" then by_amps
           when "ec" then by_power(limits["match.ec_oversize"], 1.0)
           when "split_phase" then by_power(limits["match.split_phase_oversize"], service)
-          else by_power(limits["match.three_phase_oversize"], service)
+          else three_phase
           end
         end
 
@@ -30,10 +30,20 @@ module Fenbo
         end
 
         def by_power(oversize, factor)
-          needed = old.horsepower ? old.horsepower_or_watts(limits) : old.watts
-          offered = old.horsepower ? candidate.horsepower_or_watts(limits) : candidate.watts
+          needed, offered, unit = powers
           return unknown("the power") unless needed && offered
-          judge(offered * factor / needed, 1.0, oversize, "#{figure(offered * factor)} for #{figure(needed)} #{old.horsepower ? "hp" : "W"}")
+          judge(offered * factor / needed, 1.0, oversize, "#{figure(offered * factor)} for #{figure(needed)} #{unit}")
+        end
+
+        # As both plates print it, else what both give at the shaft.
+        def powers
+          [[old.horsepower, candidate.horsepower, "hp"], [old.watts, candidate.watts, "W"], [old.output_watts(limits), candidate.output_watts(limits), "W at the shaft"]].find { |pair| pair.first(2).all? } || []
+        end
+
+        # Enough at the shaft, and full-load amps that contactor and overload carry.
+        def three_phase
+          line = by_power(Float::INFINITY, service)
+          (line.result == "pass") ? Starter.new(@context).after(line) : line
         end
 
         def across_families
@@ -44,7 +54,7 @@ module Fenbo
         end
 
         def judge(ratio, low, high, text)
-          text = "#{text}: #{figure(ratio)}, wanted #{low} to #{high}"
+          text = "#{text}: #{figure(ratio)}, wanted #{high.finite? ? "#{low} to #{high}" : "at least #{low}"}"
           ratio.between?(low - 1e-9, high + 1e-9) ? pass(text) : fail(text)
         end
       end

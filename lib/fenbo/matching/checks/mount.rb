@@ -7,14 +7,17 @@ module Fenbo
       class Mount < Check
         def line
           return unknown("the mount") unless old.mount && candidate.mount
-          return same_mount if candidate.mount == old.mount
-          text = "#{words(candidate)} for #{words(old)}"
-          return adapt("#{text}: the kit brings its plate", minutes: candidate.kit_minutes ? 0 : 15, part: "plate from the kit") if candidate.kit?
-          one = bracket
-          one ? adapt("#{text}: on #{one.kind} #{one.part_no}", minutes: 15, part: "#{one.kind} #{one.part_no}") : fail(text)
+          (candidate.mount == old.mount) ? same_mount : carried("#{words(candidate)} for #{words(old)}")
         end
 
         private
+
+        # On the kit's plate, else on a listed bracket, else not at all.
+        def carried(text)
+          return adapt("#{text}: the kit brings its plate", minutes: candidate.kit_minutes ? 0 : 15, part: "plate from the kit") if candidate.kit_with?(:plate)
+          one = bracket
+          one ? adapt("#{text}: on #{one.kind} #{one.part_no}", minutes: 15, part: "#{one.kind} #{one.part_no}") : fail(text)
+        end
 
         def bracket
           (@context.accessories || []).find { |part| part.carries?(candidate.mount, old.mount) && (part.bolt_circle_mm.nil? || old.bolt_circle_mm.nil? || (part.bolt_circle_mm - old.bolt_circle_mm).abs <= limits["match.bolt_circle_tolerance"]) }
@@ -24,7 +27,7 @@ module Fenbo
           return pass("#{words(candidate)}, as the old one") unless old.bolt_circle_mm && candidate.bolt_circle_mm
           off = (candidate.bolt_circle_mm - old.bolt_circle_mm).abs
           text = "#{words(candidate)}, bolt circle #{figure(candidate.bolt_circle_mm)} for #{figure(old.bolt_circle_mm)} mm"
-          (off <= limits["match.bolt_circle_tolerance"] + 1e-9) ? pass(text) : fail(text)
+          (off <= limits["match.bolt_circle_tolerance"] + 1e-9) ? pass(text) : carried(text)
         end
 
         def words(motor) = motor.mount.tr("_", " ")

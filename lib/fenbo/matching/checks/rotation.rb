@@ -3,14 +3,15 @@
 module Fenbo
   module Matching
     module Checks
-      # The same way round, both seen from the shaft end.
+      # The same way round, both seen from the shaft end: as the old one turned, else as its
+      # blade was made to.
       class Rotation < Check
         def line
-          return unknown("the rotation") unless old.rotation && candidate.rotation
+          return unknown("the rotation") unless turned && candidate.rotation
           return reversible if candidate.rotation == "reversible"
-          return pass("#{Matching::Rotation.words(candidate.rotation)}, as the old one") if old.rotation == "reversible" || candidate.rotation == old.rotation
+          return pass("#{Matching::Rotation.words(candidate.rotation)}, as the old #{old.rotation ? "one" : "blade"}") if turned == "reversible" || candidate.rotation == turned
           text = "#{Matching::Rotation.words(candidate.rotation)}, the old one the other way"
-          candidate.kit? ? adapt("#{text}: the kit brings its own blade") : fail(text)
+          candidate.kit_with?(:blade) ? adapt("#{text}: the kit brings its own blade") : fail(text)
         end
 
         private
@@ -23,7 +24,10 @@ module Fenbo
           pass(text, setting: "#{HOW.fetch(candidate.family)} so that it turns #{Matching::Rotation.words(wanted)}")
         end
 
-        def wanted = (old.rotation == "reversible") ? "cw" : old.rotation
+        def turned = old.rotation || @context.blade&.fetch(:sense, nil)
+
+        # A reversible old one is set as its blade wants it.
+        def wanted = (turned == "reversible") ? (@context.blade&.fetch(:sense, nil) || "cw") : turned
       end
     end
   end

@@ -26,10 +26,21 @@ module Fenbo
           one ? adapt("#{text}: with bushing #{one.part_no}", minutes: 5, part: "bushing #{one.part_no}") : fail("#{text}: no bushing of that step is listed")
         end
 
+        # What the hub grips, where its kind is known; else only the old shaft's form.
         def form(text)
-          return pass(text) if [nil, old.shaft_form].include?(candidate.shaft_form) || old.shaft_form.nil?
-          fail("#{candidate.shaft_form.tr("_", " ")} shaft, the hub wants #{old.shaft_form.tr("_", " ")}")
+          return pass(text) if candidate.shaft_form.nil? || candidate.shaft_form == old.shaft_form
+          return gripped(text) if hub
+          old.shaft_form ? fail("#{words(candidate.shaft_form)} shaft, the hub wants #{words(old.shaft_form)}") : pass(text)
         end
+
+        def gripped(text)
+          what = "#{words(candidate.shaft_form)} shaft"
+          hub["forms"].include?(candidate.shaft_form) ? pass("#{text}, #{what} in a #{hub["label"]} hub") : fail("#{what}, a #{hub["label"]} hub wants #{hub["forms"].map { |one| words(one) }.join(" or ")}")
+        end
+
+        def hub = Knowledge.table("hubs")[@context.blade&.fetch(:kind, nil)]
+
+        def words(form) = form.tr("_", " ")
       end
     end
   end

@@ -28,7 +28,7 @@ module Fenbo
 
         def by_poles = (candidate.poles && old.poles && candidate.poles == old.poles) ? pass("#{candidate.poles.to_i} poles, as the old one") : unknown("its speed")
 
-        def beyond(text) = candidate.kit? ? adapt("#{text}: the kit brings its own blade") : fail("#{text}: the blade would not suit")
+        def beyond(text) = candidate.kit_with?(:blade) ? adapt("#{text}: the kit brings its own blade") : fail("#{text}: the blade would not suit")
       end
     end
   end

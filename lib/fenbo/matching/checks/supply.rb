@@ -3,7 +3,7 @@
 module Fenbo
   module Matching
     module Checks
-      # Phases equal, one nameplate voltage near the site's, the hertz listed.
+      # Phases equal, one nameplate voltage within a share of the site's, the hertz listed.
       class Supply < Check
         def line
           return fail("#{candidate.phases.to_i} phases, the site has #{place.phases}") if candidate.phases && candidate.phases != place.phases
@@ -19,7 +19,7 @@ module Fenbo
 
         def near
           best = candidate.volts.min_by { |volts| (volts - place.volts).abs }
-          best if (place.volts - best).abs <= limits["match.supply_tolerance"] * best + 1e-9
+          best if (place.volts - best).abs <= limits["match.supply_tolerance"] * place.volts + 1e-9
         end
       end
     end
