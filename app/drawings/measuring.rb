@@ -15,14 +15,23 @@ module Drawings
     end
 
     def svg
-      from, to = SPANS.fetch(@name)
       @svg = Svg.new(150, 84, label: "from one mark to the other", css: "measuring")
       outline
-      @svg.line(from, 70, to, 70, "fit-arrows").line(from, 50, from, 78, "fit-arrows").line(to, 50, to, 78, "fit-arrows")
+      (@name == "ring") ? across : along
       @svg.to_s
     end
 
     private
+
+    def along
+      from, to = SPANS.fetch(@name)
+      @svg.line(from, 70, to, 70, "fit-arrows").line(from, 50, from, 78, "fit-arrows").line(to, 50, to, 78, "fit-arrows")
+    end
+
+    # From one inner edge of the ring to the other.
+    def across
+      @svg.rect(88, 74, 8, 10, "plate-hatch").line(92, 11, 92, 73, "fit-arrows").line(84, 10, 100, 10, "fit-arrows").line(84, 74, 100, 74, "fit-arrows")
+    end
 
     def outline
       @svg.rect(8, 14, 32, 44, "plate-hatch").rect(40, 30, 84, 12, "fit-shaft").rect(40, 26, 6, 20, "line-thin-box")

@@ -15,9 +15,22 @@ class Unit < ApplicationRecord
   validates :supply_volts, :supply_hertz, numericality: {greater_than: 0, message: "must be above nothing."}
   validates :product_value_cents, numericality: {greater_than_or_equal_to: 0, allow_nil: true, message: "cannot be below nothing."}
 
+  validates :overload_low_a, :overload_high_a, :contactor_a, numericality: {greater_than: 0, allow_nil: true, message: "must be above nothing."}
+  validate :dial_in_order
+
   def family_label = Fenbo::Knowledge.table("families")[family]["label"]
+
+  # What its overload can be set to, [low, high]; nil where not noted.
+  def overload_amps = overload_low_a && overload_high_a && [overload_low_a, overload_high_a]
 
   def hero_side = fan_positions.first&.side || Fenbo::Knowledge.table("families")[family]["sides"].first
 
   def position(key) = fan_positions.find { |one| one.key == key }
+
+  private
+
+  def dial_in_order
+    errors.add(overload_low_a ? :overload_high_a : :overload_low_a, "The dial has two ends: note both.") if overload_low_a.nil? != overload_high_a.nil?
+    errors.add(:overload_high_a, "is below where the dial begins.") if overload_amps && overload_high_a < overload_low_a
+  end
 end

@@ -28,7 +28,7 @@ module Routes
     def overriding(test) = Helpers::Words::BY_INSTRUMENT.key?(test.id) ? params[:override_reason].to_s.strip[0, 300].presence : nil
 
     def back
-      place = %w[look measure decide].include?(params[:back]) ? params[:back] : "look"
+      place = %w[look measure decide match].include?(params[:back]) ? params[:back] : "look"
       "/jobs/#{job.number}/#{place}?fan=#{position.key}"
     end
   end

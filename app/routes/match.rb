@@ -21,7 +21,9 @@ module Routes
     post "/jobs/:number/match/blade" do
       need :decide
       halt(*refuse(422, "No motor is chosen yet", "Choose the motor first; the blade goes with it.")) unless job.part_choice
-      blade = Blade.find_by(part_no: params[:blade].to_s)
+      asked = params[:blade].to_s
+      halt(*refuse(422, "That blade does not suit", "It is not among those for this fan. Go back and choose one that is, or keep the old one.")) unless asked.empty? || Services::BladeSearch.new(search).candidates.any? { |one| one[:part_no] == asked }
+      blade = Blade.find_by(part_no: asked)
       job.part_choice.update!(blade:)
       back_to "/jobs/#{job.number}/match?fan=#{position.key}", blade ? "Blade #{blade.part_no} goes with it." : "The old blade stays."
     end

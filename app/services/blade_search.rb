@@ -7,7 +7,10 @@ module Services
     COLUMNS = %w[part_no diameter_mm blade_count pitch_deg hub bore_mm rotation air price_cents].freeze
     MOST = 200
     # What a look at the blade may have found, and what it means for using it again.
-    DAMAGE = {"cracked_or_missing" => "cracks", "loose" => "hub_worn"}.freeze
+    GOOD = %w[sound tight like_surroundings].freeze
+    DAMAGE = {"cracked_or_missing" => "cracks", "loose" => "hub_worn", "slips" => "hub_worn"}.freeze
+    # What is looked at before the old one goes back on, by the test that keeps the answer.
+    LOOKS = {"blade_state" => "Roots and tips: cracks, bends, a piece gone", "hub_grip" => "Hub: worn, or forced when it came off", "blade_cleanliness" => "Dust: it adds weight and steals air. Balance clips stay where they are"}.freeze
 
     def initialize(search)
       @search = search
@@ -21,16 +24,32 @@ module Services
 
     def candidates = result.refused? ? [] : result[:candidates].first(4)
 
-    # What was seen of the old blade, in the words of its test.
-    def seen = @seen ||= @search.job.findings.reverse.find { |one| one.test == "blade_state" && one.fan_position_id == @search.position.id && !one.voided? }
+    # The last answer of each look at the old blade, by test.
+    def seen
+      @seen ||= @search.job.findings.select { |one| LOOKS.key?(one.test) && one.fan_position_id == @search.position.id && !one.voided? }.to_h { |one| [one.test, one] }
+    end
+
+    # Every look is answered.
+    def looked? = LOOKS.keys.all? { |test| seen.key?(test) }
+
+    # The answer speaks against using it again, or asks for cleaning first.
+    def against?(finding) = DAMAGE.key?(finding.outcome) || !GOOD.include?(finding.outcome)
+
+    # The chosen motor comes with a blade of its own.
+    def brought? = !!@search.job.part_choice && Fenbo::Matching::Motor.read(Fenbo::Input.new(chosen.attributes.slice(*PartSearch::COLUMNS).compact)).brings_blade?
+
+    # What was found of the old blade itself, on the chosen motor in this opening.
+    def of_old = result[:old]
 
     private
 
     def chosen = @search.job.part_choice&.motor || @search.motor(@search.candidates.first&.fetch(:part_no))
 
     def question
-      {"old" => old_blade, "motor" => drive, "state" => {DAMAGE[seen&.outcome] => true}.reject { |key, _| key.nil? }, "blades" => near}.compact
+      {"old" => old_blade, "motor" => drive, "orifice_mm" => @search.fit_reading&.question&.fetch("D", nil), "state" => damage, "blades" => near}.compact
     end
+
+    def damage = seen.values.filter_map { |one| DAMAGE[one.outcome] }.to_h { |key| [key, true] }
 
     def old_blade
       {"part_no" => "old", "diameter_mm" => old.blade_diameter_mm, "bore_mm" => old.blade_bore_mm, "rotation" => old.blade_rotation || turning, "air" => old.blade_air || "away_from_motor", "hub" => old.blade_hub, "pitch_deg" => old.blade_pitch_deg, "blade_count" => old.blade_count}.compact
@@ -43,7 +62,13 @@ module Services
       motor = chosen
       return {} unless motor
       turns = (motor.rotation == "reversible") ? old.rotation : motor.rotation
-      {"rotation" => turns, "shaft_diameter_mm" => motor.shaft_diameter_mm, "rpm" => motor.rpm, "old_rpm" => old.rpm}.compact
+      {"rotation" => turns, "shaft_diameter_mm" => motor.shaft_diameter_mm, "rpm" => motor.rpm, "old_rpm" => old.rpm, **watts(motor)}.compact
+    end
+
+    # What the blade took at the old speed, and what the new motor gives.
+    def watts(motor)
+      effects = @search.judged(motor.part_no)&.fetch(:effects) || {}
+      {"needed_w" => effects[:old_output_w]&.*(@search.load_share), "output_w" => effects[:output_w]}
     end
 
     def near

@@ -68,7 +68,7 @@ module Services
     def open_questions = self.class.rows.reject { |_, row| row["needed"] || row["place"] == "key" }.filter_map { |name, row| [row["label"], row["without"]] if value(name).to_s.strip.empty? }
 
     def keep(client_id:, visit:)
-      kept = @question.except("chosen", "L")
+      kept = @question.except("chosen", "L", "blade_diameter_mm")
       Reading.record(client_id:, job: @job, visit:, fan_position: @position, user: @user, kind: "fit", phase: "before", typed: @params.slice(*self.class.rows.keys, "tolerance"), question: kept.merge("L" => @question["L"]), result: result.to_h.as_json, verdict: result.verdict, meter: nil)
     end
 
@@ -77,6 +77,7 @@ module Services
     def question
       read = typed? ? typed_lengths : (latest&.question || {}).except("chosen")
       read = read.merge("L" => shaft_mm) if shaft_mm
+      read = read.merge("blade_diameter_mm" => @position.motor_now&.blade_diameter_mm)
       faults["shaft"] ||= "The catalogue does not tell this shaft's length: measure or ask for it." if read["L"].nil?
       read.merge(chosen).compact
     end

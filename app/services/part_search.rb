@@ -53,6 +53,12 @@ module Services
     # Why the catalogue's row is what it is about the original: no longer made, by whom replaced.
     def original = @original ||= old&.part_no.present? ? motor(old.part_no) : nil
 
+    # Of its plate's load, what the old motor really carried while it was well.
+    def load_share
+      plate = old&.amps_at(job.unit.supply_volts)
+      (healthy_amps && plate) ? healthy_amps / plate : 1.0
+    end
+
     def question
       {
         "old" => old_row, "site" => site, "healthy_amps" => healthy_amps, "blade" => blade,
@@ -85,7 +91,7 @@ module Services
       unit = job.unit
       {"volts" => unit.supply_volts, "phases" => unit.supply_phases, "hertz" => unit.supply_hertz,
        "ambient_c" => ([unit.ambient_low_c, unit.ambient_high_c] if unit.ambient_low_c && unit.ambient_high_c),
-       "wet" => unit.wet, "flammable" => unit.flammable}.compact
+       "wet" => unit.wet, "flammable" => unit.flammable, "overload_amps" => unit.overload_amps, "contactor_amps" => unit.contactor_a}.compact
     end
 
     # What the motor drew while it was well, newest first.

@@ -3,6 +3,9 @@
 module Services
   # A unit as typed, with the number of its fans on each side.
   class UnitForm
+    # Where a column's field has another name.
+    FIELDS = {overload_low_a: :overload_low, overload_high_a: :overload_high, contactor_a: :contactor}.freeze
+
     attr_reader :faults
 
     def initialize(unit, params, user)
@@ -18,7 +21,7 @@ module Services
       @typed.fault(:evaporator_fans, "A unit has at least one fan.") if fans.values.sum.zero?
       @typed.fault(:site, "Choose where it stands.") unless @unit.site
       @unit.validate
-      @unit.errors.each { |error| @typed.fault(error.attribute, error.message) }
+      @unit.errors.each { |error| @typed.fault(FIELDS.fetch(error.attribute, error.attribute), error.message) }
       return false unless @typed.clean?
       Unit.transaction { @unit.save! && grow(fans) }
       true
@@ -36,6 +39,7 @@ module Services
         drift_end_c: @typed.quantity(:drift_end, "temperature"), supply_volts: @typed.quantity(:supply_volts, "voltage", required: true),
         supply_phases: @typed.whole(:supply_phases, 1..3), supply_hertz: @typed.whole(:supply_hertz, 16..400),
         ambient_low_c: @typed.quantity(:ambient_low, "temperature"), ambient_high_c: @typed.quantity(:ambient_high, "temperature"),
+        overload_low_a: @typed.quantity(:overload_low, "current"), overload_high_a: @typed.quantity(:overload_high, "current"), contactor_a: @typed.quantity(:contactor, "current"),
         quirks: @typed.text(:quirks), **lock
       }
     end

@@ -60,7 +60,8 @@ module Demo
       unit = Unit.create!(site:, name: row["name"], family: row["family"], model: row["model"], serial: row["serial"], installed_year: row["year"],
         refrigerant: row["refrigerant"], flammable: row.fetch("flammable", false), setpoint_c: row["setpoint"], product: row["product"], product_limit_c: row["limit"],
         product_value_cents: row["value"], drift_end_c: row["drift"], supply_volts: row.fetch("volts", 230), supply_phases: row.fetch("phases", 1),
-        ambient_low_c: row["ambient"][0], ambient_high_c: row["ambient"][1], wet: row.fetch("wet", false), features: row.fetch("features", {}), quirks: row["quirks"])
+        ambient_low_c: row["ambient"][0], ambient_high_c: row["ambient"][1], wet: row.fetch("wet", false), features: row.fetch("features", {}), quirks: row["quirks"],
+        overload_low_a: row.dig("starter", 0), overload_high_a: row.dig("starter", 1), contactor_a: row.dig("starter", 2))
       row["fans"].times { |index| fan(unit, row, index + 1) }
     end
 

@@ -6,6 +6,7 @@ module Fenbo
   #   Question   the measurements, as they were taken
   #   Condition  what one of them demands of the seat: an interval
   #   Layout     everything in its place for one seat: what is drawn
+  #   TipGap     between the blade's tips and its opening
   #   FanLaws    the tool: air, pressure and power at another speed, diameter or pitch
   module Fitting
     autoload :Condition, "fenbo/fitting/condition"
@@ -14,5 +15,6 @@ module Fenbo
     autoload :Fit, "fenbo/fitting/fit"
     autoload :Layout, "fenbo/fitting/layout"
     autoload :Question, "fenbo/fitting/question"
+    autoload :TipGap, "fenbo/fitting/tip_gap"
   end
 end

@@ -19,6 +19,19 @@ RSpec.describe "places and parts", :rolled_back do
     expect(unit.fan_positions.map(&:key)).to eq %w[evaporator-1 evaporator-2 evaporator-3]
   end
 
+  it "notes a starter whose dial has two ends in order, and asks the match with it" do
+    unit = create(:unit, supply_volts: 400, supply_phases: 3)
+    keep = ->(**typed) { send_form "/units/#{unit.id}", name: "Roof", site: unit.site_id, family: "fan_bank_condenser", supply_volts: "400", supply_phases: "3", supply_hertz: "50", condenser_fans: "1", **typed }
+    keep[overload_low: "1.6", overload_high: "1.0", contactor: "0"]
+    expect([status, page]).to match [422, include("below where the dial begins", "must be above nothing")]
+    keep[overload_low: "1.6"]
+    expect([status, page]).to match [422, include("note both")]
+    keep[overload_low: "1000 mA", overload_high: "1,6 A", contactor: "9"]
+    expect(unit.reload.overload_amps).to eq [1.0, 1.6]
+    job = create(:job, unit:)
+    expect(Services::PartSearch.new(job, unit.fan_positions.first).question["site"]).to include("overload_amps" => [1.0, 1.6], "contactor_amps" => 9.0)
+  end
+
   it "reads a plate with two voltages" do
     position = create(:unit).fan_positions.first
     send_form "/units/#{position.unit_id}/fans/#{position.key}", family: "psc", volts: "208/230", amps: "0.85/0.78 A", watts: "1/8 hp", hertz: "50/60", rotation: "cw"

@@ -6,11 +6,13 @@ module Fenbo
     #
     # in:  L, h, b_m, b_f, m, G, O, t, n_max, key {k0, k1, k}, old_seat, limits; mm,
     #      see Question; G, O, key, old_seat and limits may be null; tolerance of the
-    #      caliper (null: 0.5), chosen {seat, spacers} to look at
+    #      caliper (null: 0.5), chosen {seat, spacers} to look at, D and blade_diameter_mm
+    #      (widths of opening and blade: for the gap at the tips, no part of the verdict)
     # out: verdict fits | fits_with_spacers | does_not_fit, spacers, seat, seat_range,
     #      exposed_shaft, clearances, binding, short_by_mm; close: conditions that a
     #      caliper's error decides; shaft_range: lengths of shaft that would fit here;
-    #      shown: the chosen seat, else the found one, else the nearest miss, as a Layout
+    #      shown: the chosen seat, else the found one, else the nearest miss, as a Layout;
+    #      tip_gap {mm, holds, low, high} or nil
     # Source: docs/sources.md, motors/fit.
     class Fit < Tool
       def self.read(input, limits) = Question.read(input, limits)
@@ -88,9 +90,11 @@ module Fenbo
 
       def layout_found = Layout.new(question:, seat:, spacers:)
 
-      def common = {shaft_range: Conditions.shafts(tried)&.map { |mm| mm&.round(2) }, shown: layout.to_h}
+      def common = {shaft_range: Conditions.shafts(tried)&.map { |mm| mm&.round(2) }, shown: layout.to_h, tip_gap: tip_gap&.to_h}
 
-      def reasons = fits? ? [seated, bound, spaced, doubtful(close)].compact : [blocked, doubtful(close_miss)].compact
+      def tip_gap = @tip_gap ||= TipGap.of(question.opening_mm, question.blade_mm, limits)
+
+      def reasons = fits? ? [seated, bound, spaced, doubtful(close), gap].compact : [blocked, doubtful(close_miss), gap].compact
 
       def seated
         low, high = range.map { |mm| mm.round(1) }
@@ -111,6 +115,8 @@ module Fenbo
         margin = fits? ? binding_one.margin(seat) : -nearest.shortfall
         Reason.new(text: "Too close to call for #{ids.join(" and ")}: ±#{Quantities.tidy(tolerance)} mm of the caliper decides; measure again before buying", rule: "fit.tolerance", limit: tolerance, value: margin.round(2), source: limits.source("fit.tolerance"))
       end
+
+      def gap = (tip_gap && !tip_gap.holds?) ? reason("The blade leaves #{tip_gap.words} each side", "fit.tip_gap", value: tip_gap.mm.round(2), source: "motors/blades") : nil
 
       def blocked
         short = Quantities.tidy(nearest.shortfall.round(1))

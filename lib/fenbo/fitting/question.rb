@@ -14,7 +14,8 @@ module Fenbo
       :spacer_mm, :most_spacers,             # t, n_max
       :key, :old_seat_mm, :allowed,
       tolerance_mm: nil,                     # of caliper or tape; nil: the usual one
-      chosen: nil                            # a seat somebody wants to look at
+      chosen: nil,                           # a seat somebody wants to look at
+      opening_mm: nil, blade_mm: nil         # diameters, for the gap at the tips
     ) do
       def blade_depth_mm = towards_motor_mm + towards_front_mm
     end
@@ -29,7 +30,8 @@ module Fenbo
             boss_mm: plane(input, "m") || 0.0, guard_mm: plane(input, "G"), orifice_mm: plane(input, "O"),
             spacer_mm: input.number("t", required: false, at_least: 0, at_most: LONGEST) || 0.0, most_spacers: input.integer("n_max", required: false, at_least: 0, at_most: 100) || 0,
             key: key(input), old_seat_mm: plane(input, "old_seat"), allowed: allowed(input, limits),
-            tolerance_mm: input.number("tolerance", required: false, at_least: 0, at_most: 50), chosen: chosen(input)
+            tolerance_mm: input.number("tolerance", required: false, at_least: 0, at_most: 50), chosen: chosen(input),
+            opening_mm: input.number("D", required: false, above: 0, at_most: LONGEST * 2), blade_mm: input.number("blade_diameter_mm", required: false, above: 0, at_most: LONGEST * 2)
           )
         end
 

@@ -10,7 +10,7 @@ module Fenbo
     #      rpm, old_rpm, output_w, needed_w}; orifice_mm (the opening's diameter, null where
     #      not measured); state {cracks, hub_worn, bent} of the old one; blades (a list)
     # out: verdict reuse | a part number | none, candidates [{part_no, grade, checks}],
-    #      rejected [{part_no, checks}]
+    #      rejected [{part_no, checks}], old the lines of the old one itself
     # Source: docs/sources.md, motors/blades.
     class BladeChoice < Tool
       GRADES = %w[drop_in fits_with_work].freeze
@@ -29,7 +29,7 @@ module Fenbo
 
       def answer
         Result.new(verdict:, figures: {candidates: candidates.map { |blade, lines| {part_no: blade.part_no, grade: grade(lines), checks: lines.map(&:to_h)} },
-                                       rejected: rejected.map { |blade, lines| {part_no: blade.part_no, checks: failing(lines).map(&:to_h)} }}, reasons:)
+                                       rejected: rejected.map { |blade, lines| {part_no: blade.part_no, checks: failing(lines).map(&:to_h)} }, old: lines_of(question.old).map(&:to_h)}, reasons:)
       end
 
       def verdict = reuse? ? "reuse" : (candidates.first&.first&.part_no || "none")

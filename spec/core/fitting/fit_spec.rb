@@ -8,7 +8,7 @@ RSpec.describe Fenbo::Fitting::Fit do
   def fit(question) = described_class.call(question)
 
   it "answers the contract's example" do
-    expect(fit(example).to_h.except(:reasons, :shown, :shaft_range)).to eq(
+    expect(fit(example).to_h.except(:reasons, :shown, :shaft_range, :tip_gap)).to eq(
       verdict: "fits", spacers: 0, seat: 14, seat_range: [12.6, 21.4], exposed_shaft: 10,
       clearances: {motor: 10, guard: 22, immersion: 0.64, engagement: 1.0}, binding: "orifice", short_by_mm: 0, close: []
     )
@@ -102,6 +102,14 @@ RSpec.describe Fenbo::Fitting::Fit do
       expect(one[:clearances][:immersion]).to be_between(0.3 - 0.01, 0.7 + 0.01)
       expect(one[:clearances][:engagement]).to be >= 0.8 - 0.01
     end
+  end
+
+  it "tells the gap at the tips without letting it decide the seat" do
+    at = ->(opening) { fit(example.merge("D" => opening, "blade_diameter_mm" => 254)) }
+    expect([259.9, 260, 270, 270.2].map { |mm| at[mm][:tip_gap].values_at(:mm, :holds) }).to eq [[2.95, false], [3.0, true], [8.0, true], [8.1, false]]
+    expect(at[259.9].to_h.slice(:verdict, :seat)).to eq fit(example).to_h.slice(:verdict, :seat)
+    expect(at[259.9].reasons.last.text).to include "2.95 mm at the tips"
+    expect([fit(example)[:tip_gap], fit(example.merge("D" => -1)).faults.map(&:field)]).to eq [nil, ["D"]]
   end
 
   it "names every wrong field at once" do

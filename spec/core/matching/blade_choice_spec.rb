@@ -23,7 +23,7 @@ RSpec.describe Fenbo::Matching::BladeChoice do
   it "wants bore and hub alike, a bushing in a wider bore, and the motor's watts for the pitch" do
     expect([6.4, 8.0, 6.0].map { |mm| line("bore", {"bore_mm" => mm}) || "pass" }).to eq %w[pass adapt fail]
     expect(line("hub", {"hub" => "push_on"})).to eq "fail"
-    expect(line("load", {"pitch_deg" => 29})).to eq "fail" # 10 × 29 ÷ 28 = 10.36 W
+    expect([28, 29, 30, 31].map { |pitch| line("load", {"pitch_deg" => pitch}) || "pass" }).to eq %w[pass adapt adapt fail] # 10 × 31 ÷ 28 = 11.07 W
     expect(line("load", {"pitch_deg" => 28}, motor: motor.merge("rpm" => 1400))).to eq "fail" # × 1.077³
   end
 
@@ -33,5 +33,8 @@ RSpec.describe Fenbo::Matching::BladeChoice do
     expect(cracked.verdict).to eq "A"
     expect(cracked.reasons.first.text).to include "cracked at a root"
     expect(choose([], motor: motor.merge("rotation" => "ccw")).verdict).to eq "none"
+    # A gap outside the usual makes another blade wrong; of the old one it is asked about.
+    wide = choose([old.merge("part_no" => "NEW")], orifice_mm: 280)
+    expect([wide.verdict, wide[:old].find { |one| one[:check] == "gap" }[:result]]).to eq %w[reuse adapt]
   end
 end
