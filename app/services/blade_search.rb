@@ -10,7 +10,7 @@ module Services
     GOOD = %w[sound tight like_surroundings].freeze
     DAMAGE = {"cracked_or_missing" => "cracks", "loose" => "hub_worn", "slips" => "hub_worn"}.freeze
     # What is looked at before the old one goes back on, by the test that keeps the answer.
-    LOOKS = {"blade_state" => "Roots and tips: cracks, bends, a piece gone", "hub_grip" => "Hub: worn, or forced when it came off", "blade_cleanliness" => "Dust: it adds weight and steals air. Balance clips stay where they are"}.freeze
+    LOOKS = {"blade_state" => "Roots and tips, for cracks, bends, a piece gone", "hub_grip" => "Hub, worn or forced when it came off", "blade_cleanliness" => "Dust, which adds weight and steals air; balance clips stay where they are"}.freeze
 
     def initialize(search)
       @search = search
@@ -38,8 +38,9 @@ module Services
     # The chosen motor comes with a blade of its own.
     def brought? = !!@search.job.part_choice && Fenbo::Matching::Motor.read(Fenbo::Input.new(chosen.attributes.slice(*PartSearch::COLUMNS).compact)).brings_blade?
 
-    # What was found of the old blade itself, on the chosen motor in this opening.
-    def of_old = result[:old]
+    # What was found of the old blade itself, on the chosen motor in this opening; that it
+    # is like itself goes without saying.
+    def of_old = result[:old].reject { |line| %w[diameter air hub].include?(line[:check]) }
 
     private
 

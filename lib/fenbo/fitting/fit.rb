@@ -116,7 +116,7 @@ module Fenbo
         Reason.new(text: "Too close to call for #{ids.join(" and ")}: ±#{Quantities.tidy(tolerance)} mm of the caliper decides; measure again before buying", rule: "fit.tolerance", limit: tolerance, value: margin.round(2), source: limits.source("fit.tolerance"))
       end
 
-      def gap = (tip_gap && !tip_gap.holds?) ? reason("The blade leaves #{tip_gap.words} each side", "fit.tip_gap", value: tip_gap.mm.round(2), source: "motors/blades") : nil
+      def gap = (tip_gap && !tip_gap.holds?) ? reason("Across the opening: #{tip_gap.words}", "fit.tip_gap", value: tip_gap.mm.round(2), source: "motors/blades") : nil
 
       def blocked
         short = Quantities.tidy(nearest.shortfall.round(1))

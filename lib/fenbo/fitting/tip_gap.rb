@@ -14,7 +14,10 @@ module Fenbo
 
       def holds? = mm.between?(low_mm - 1e-9, high_mm + 1e-9)
 
-      def words = "#{Quantities.tidy(mm.round(2))} mm at the tips, wanted #{Quantities.tidy(low_mm)} to #{Quantities.tidy(high_mm)}"
+      def words
+        return "a blade of #{Quantities.tidy(blade_mm)} mm in an opening of #{Quantities.tidy(opening_mm)} mm" unless mm.positive?
+        "#{Quantities.tidy(mm.round(2))} mm at the tips, wanted #{Quantities.tidy(low_mm)} to #{Quantities.tidy(high_mm)}"
+      end
 
       def to_h = {mm: mm.round(2), holds: holds?, low: low_mm, high: high_mm}
     end
