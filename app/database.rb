@@ -13,7 +13,7 @@ module Database
   def connect(url = ENV.fetch("DATABASE_URL"))
     ActiveRecord.default_timezone = :utc
     ActiveRecord::Base.establish_connection(url:, pool: THREADS + 3, connect_timeout: 3, checkout_timeout: 5,
-      variables: {statement_timeout: "15s", jit: "off"}, prepared_statements: true)
+      variables: {statement_timeout: "15s", jit: "off", random_page_cost: 1.1}, prepared_statements: true)
   end
 
   def alive?

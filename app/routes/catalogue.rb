@@ -14,8 +14,9 @@ module Routes
     get "/parts/?" do
       scope = text.empty? ? everything.order(:part_no) : everything.like(text).nearest(text)
       count = scope.count
-      pagy, parts = pagy(scope, limit: PAGE, page: page_within(count), count:)
-      erb :catalogue, locals: {pagy:, parts:, kind:, text:}
+      pagy, page = pagy(scope, limit: PAGE, page: page_within(count), count:)
+      # However far the page, the index of numbers alone is walked; its rows are read after.
+      erb :catalogue, locals: {pagy:, parts: scope.where(part_no: page.pluck(:part_no)), kind:, text:}
     end
 
     # A motor or kit with everything known of it and what it replaces.

@@ -26,7 +26,7 @@ module Services
       yield
     rescue => problem
       warn "catalogue import #{import.id}: #{problem.class}: #{problem.message.lines.first}"
-      CatalogueImport.where(id: import.id).update_all(state: "broken", message: "It broke off: #{problem.message.lines.first.to_s.strip[0, 300]}. Nothing was changed.")
+      CatalogueImport.where(id: import.id).where.not(state: "taken").update_all(state: "broken", message: "It broke off: #{problem.message.lines.first.to_s.strip[0, 300]}. Nothing was changed.")
     end
   end
 end

@@ -27,5 +27,6 @@ module Fenbo
     autoload :Motor, "fenbo/simulation/motor"
     autoload :Observer, "fenbo/simulation/observer"
     autoload :Rig, "fenbo/simulation/rig"
+    autoload :Senses, "fenbo/simulation/senses"
   end
 end
