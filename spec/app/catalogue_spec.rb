@@ -62,6 +62,18 @@ RSpec.describe "The catalogue", :rolled_back do
     expect([Motor.find_by(part_no: "ZZ-1")&.price_cents, import.reload.state, import.content]).to eq [5000, "taken", nil]
   end
 
+  it "breaks off whole: what the database will not have is said, and the rest is not taken either" do
+    import = bring(csv(plain, plain.merge("part_no" => "ZZ-2")))
+    # Somebody else's hand in the laid-aside rows, after they were looked through.
+    CatalogueImport.connection.execute("UPDATE staged_parts SET values = values || '{\"family\": \"petrol\"}' WHERE part_no = 'ZZ-2' AND catalogue_import_id = #{import.id}")
+    expect { Services::CatalogueWork.guarded(import) { ActiveRecord::Base.transaction(requires_new: true) { Services::CatalogueTake.new(import).run } } }.to output(/check constraint/).to_stderr
+    expect(import.reload).to have_attributes(state: "broken", message: include("Nothing was changed"))
+    expect(Motor.where(part_no: %w[ZZ-1 ZZ-2])).to be_empty
+    import.update!(state: "taken")
+    expect { Services::CatalogueWork.guarded(import) { raise "the tidying afterwards" } }.to output(/tidying/).to_stderr
+    expect(import.reload.state).to eq "taken"
+  end
+
   it "holds back no motor that the core would take from the whole catalogue" do
     %w[Cheese\ cellar\ 2 Dairy\ roof Hut\ kitchen Seed\ vault Tulip\ hall\ roof].each do |name|
       job = Job.open.joins(:unit).find_by!(units: {name:})

@@ -104,6 +104,32 @@ RSpec.describe Fenbo::Fitting::Fit do
     end
   end
 
+  # Every seat tried by hand, by the five conditions as they are written down.
+  it "agrees with trying every seat and every number of spacers" do
+    holds = lambda do |q, seat, count|
+      moved = count * q["t"]
+      engaged = [seat + q["h"], q["L"]].min - seat >= 0.8 * q["h"] - 1e-6
+      motor = seat - q["b_m"] - q["m"] >= 3 - 1e-6
+      guard = q["G"].nil? || q["G"] + moved - [seat + q["b_f"], q["L"]].max >= 6 - 1e-6
+      orifice = q["O"].nil? || ((q["O"] + moved - (seat - q["b_m"])) / (q["b_m"] + q["b_f"]).to_f).between?(0.3 - 1e-6, 0.7 + 1e-6)
+      key = q["key"].nil? || (seat + q["key"]["k"]).between?(q["key"]["k0"] + 2 - 1e-6, q["key"]["k1"] - 2 + 1e-6)
+      engaged && motor && guard && orifice && key
+    end
+    random = Random.new(11)
+    pick = ->(range) { random.rand(range) * 0.5 }
+    verdicts = Array.new(200) do
+      q = {"L" => pick[60..120], "h" => pick[16..40], "b_m" => pick[0..12], "b_f" => pick[20..50], "m" => pick[0..6], "G" => [nil, pick[70..150]].sample(random:), "O" => [nil, pick[30..70]].sample(random:),
+           "t" => pick[2..5], "n_max" => random.rand(0..4), "key" => [nil, {"k0" => pick[10..30], "k1" => pick[50..110], "k" => pick[6..20]}].sample(random:), "old_seat" => [nil, pick[10..60]].sample(random:)}
+      # Every figure is half a millimetre's multiple but the shares of hub and blade: a tenth finds them.
+      fewest = (0..q["n_max"]).find { |count| (0..700).any? { |tenth| holds[q, tenth / 10.0, count] } }
+      result = fit(q)
+      expect(result[:spacers]).to eq(fewest), "#{q}: #{result.to_h.slice(:verdict, :spacers, :short_by_mm)} for #{fewest.inspect}"
+      expect(holds[q, result[:seat], fewest]).to be true if fewest
+      result.verdict
+    end
+    expect(verdicts.tally.values).to contain_exactly(be > 5, be > 5, be > 5)
+  end
+
   it "tells the gap at the tips without letting it decide the seat" do
     at = ->(opening) { fit(example.merge("D" => opening, "blade_diameter_mm" => 254)) }
     expect([259.9, 260, 270, 270.2].map { |mm| at[mm][:tip_gap].values_at(:mm, :holds) }).to eq [[2.95, false], [3.0, true], [8.0, true], [8.1, false]]
