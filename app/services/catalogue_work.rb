@@ -11,7 +11,7 @@ module Services
     # Only what was looked through, is whole and free of faults; a second press finds it gone.
     def take(import)
       return false unless CatalogueImport.where(id: import.id, state: "checked", faulty: 0).update_all(state: "taking", beat_at: Time.now) == 1
-      start(import.reload) { CatalogueTake.new(import).run }
+      start(import.reload) { CatalogueTake.new(import).then { |work| work.run && work.settle } }
       true
     end
 
