@@ -15,6 +15,7 @@ module Fenbo
     #      plate leaves open]
     # Source: docs/sources.md, motors/plate.
     class Nameplate < Tool
+      autoload :Fairness, "fenbo/matching/nameplate/fairness"
       autoload :Figures, "fenbo/matching/nameplate/figures"
       autoload :Line, "fenbo/matching/nameplate/line"
       autoload :Meanings, "fenbo/matching/nameplate/meanings"

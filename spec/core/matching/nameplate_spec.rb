@@ -12,6 +12,13 @@ RSpec.describe Fenbo::Matching::Nameplate do
     "MODEL AB-12 VOLTS 115/230 AMPS 3.0/1.5 HP 1/4 RPM 1075 HZ 60 PH 1 SF 1.0 OPEN AIR OVER ROT REV" => {"volts" => [115, 230], "amps" => [3.0, 1.5], "horsepower" => 0.25, "rpm" => 1075, "hertz" => [60], "phases" => 1, "service_factor" => 1.0, "rotation" => "reversible", "enclosure" => "open_air_over"},
     "0-10V EC 400 V 3~ 0.78 kW 1.9 A -25...60°C max" => {"control" => "0_10v", "family" => "ec", "volts" => [400], "watts" => 780, "ambient_low_c" => -25, "ambient_high_c" => 60, "phases" => 3},
     "1 1/2 HP 400 V 2.9 FLA 3~ LRA 14.5 SFA 3.3 AMB 104 F" => {"horsepower" => 1.5, "amps" => [2.9], "locked_rotor_amps" => 14.5, "service_factor_amps" => 3.3, "ambient_high_c" => 40.0},
+    "V 230 A 0.42 W 58 Hz 50 1300/min Kl. B" => {"volts" => [230], "amps" => [0.42], "watts" => 58, "hertz" => [50], "rpm" => 1300, "poles" => 4},
+    "SF 1.15 FLA 2.1 LRA 9.5 1⁄3 HP RPM: 1,140" => {"service_factor" => 1.15, "amps" => [2.1], "locked_rotor_amps" => 9.5, "horsepower" => 0.3333, "rpm" => 1140},
+    "1½ HP THREE PHASE 230 V 4.2 A" => {"horsepower" => 1.5, "phases" => 3, "volts" => [230], "amps" => [4.2]},
+    "3~ 400 V 1.9 A 0.75 kW 920/min IP55 CAP 5/370" => {"horsepower" => 1.0058, "rpm" => 920, "capacitor_uf" => 5, "capacitor_volts" => 370},
+    "H.P. 1/6 V 115 R.P.M. 1050 SHAFT 1/2 X 6 COS φ 0.9" => {"horsepower" => 0.1667, "volts" => [115], "rpm" => 1050, "shaft_diameter_mm" => 12.7, "shaft_length_mm" => 152.4},
+    "230 V 0.5 A SHAFT 12 X 150" => {"shaft_diameter_mm" => 12, "shaft_length_mm" => 150},
+    "12 VDC 0.3 A 2,600 RPM" => {"volts" => [12], "amps" => [0.3], "rpm" => 2600},
     "115V 60HZ 0.62A 1550RPM SHADED POLE COUNTER-CLOCKWISE FROM SHAFT END" => {"family" => "shaded_pole", "rotation" => "ccw", "rotation_view" => "shaft_end"}
   }.each do |line, fields|
     it("reads “#{line}”") { expect(plate(line)[:motor]).to include(fields) }

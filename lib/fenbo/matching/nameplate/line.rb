@@ -8,17 +8,17 @@ module Fenbo
       class Line
         # Stands where something was read, so that neighbours never join across it.
         TAKEN = "\u0000"
+        SPEED_COMMA = %r{(?<=\b[1-9]),(?=\d{3}\s*(?:RPM|R/MIN|MIN-1|1/MIN|/MIN))|(?<=RPM\s[1-9]|RPM:[1-9]|RPM:\s[1-9]),(?=\d{3}\b)}i
         SAME = {"µ" => "U", "μ" => "U", "Φ" => "Ø", "φ" => "Ø", "ø" => "Ø", "–" => "-", "−" => "-", "″" => '"', "“" => '"', "”" => '"'}.freeze
 
         def initialize(text)
-          # A comma between digits is a decimal point; elsewhere it parts.
-          @given = text.gsub(/(?<=\d),(?=\d)/, ".").tr(";|", "  ")
+          @given = plain(text)
           @rest = @given.gsub(/[#{SAME.keys.join}]/, SAME).upcase
           @given = @rest unless @rest.size == @given.size
         end
 
         # Words with figures in them first: "0-10 V" is no supply.
-        def phrases = @phrases ||= (words(/\d/) + figures(Figures::FIRST) + figures(Figures.paired(@rest)) + figures(Figures::LAST) + words(//)).sort_by(&:at)
+        def phrases = @phrases ||= (words(/\d/) + figures(Figures::FIRST) + figures(order) + figures(Figures::LAST) + words(//)).sort_by(&:at)
 
         def unread
           phrases
@@ -26,6 +26,25 @@ module Fenbo
         end
 
         private
+
+        # A comma between digits is a decimal point, but in a speed it parts thousands;
+        # elsewhere it parts. Fractions are written out.
+        def plain(text)
+          text.gsub(SPEED_COMMA, "").gsub(/(?<=\d),(?=\d)/, ".").tr(";|", "  ")
+            .gsub(/(?<=\d)(?=[¼-¾⅐-⅞])/, " ").gsub(/[¼-¾⅐-⅞]/) { |one| one.unicode_normalize(:nfkd) }.tr("⁄", "/")
+        end
+
+        # Which way round this plate pairs figures and units: the one that reads more of it
+        # as figures a motor can have.
+        def order = Figures::ORDERS.max_by.with_index { |patterns, index| [Fairness.of(tried(patterns)), -index] }
+
+        # What these would give, with nothing taken.
+        def tried(patterns)
+          kept = @rest.dup
+          figures(patterns).map(&:gives).reduce({}) { |all, one| one.merge(all) }
+        ensure
+          @rest = kept
+        end
 
         # Each kind once.
         def figures(patterns)

@@ -8,6 +8,8 @@ module Fenbo
       # current for 208 and 230 and another for 460.
       module Meanings
         MM = 25.4
+        # No shaft of this trade is thicker in inches.
+        LARGEST_INCH = 1.5
         # From this first digit of protection on, dust and hence spray are kept out.
         TIGHT = 44
 
@@ -20,10 +22,14 @@ module Fenbo
           [{"capacitor_uf" => match[:value].to_f, "capacitor_volts" => volts}.compact, "run capacitor#{", rated #{match[:volts]} V" if volts}"]
         end
 
+        # "1/2 X 6" is in inches, "12 X 150" is not.
         def shaft(match)
-          mm = (share(match[:value]) * ((match[:unit] == "MM") ? 1 : MM)).round(2)
-          [{"shaft_diameter_mm" => mm}, "shaft, #{Quantities.tidy(mm)} mm across"]
+          metric = (match[:unit] == "") ? share(match[:value]) > LARGEST_INCH : match[:unit] == "MM"
+          across, long = [share(match[:value]), named(match, :length)&.to_f].map { |size| size && (size * (metric ? 1 : MM)).round(2) }
+          [{"shaft_diameter_mm" => across, "shaft_length_mm" => long}.compact, "shaft, #{Quantities.tidy(across)} mm across#{", #{Quantities.tidy(long)} mm long" if long}"]
         end
+
+        def power_factor(match) = [{}, "power factor"]
 
         def ambient(match)
           high, low = [match[:value], match[:low]].map { |text| text && celsius(text.to_f, match[:unit]) }
@@ -42,9 +48,10 @@ module Fenbo
 
         def service_factor(match) = [{"service_factor" => match[:value].to_f}, "service factor"]
 
+        # Kilowatts are what a motor gives at its shaft, but on an EC motor what it takes in.
         def watts(match)
-          factor = (named(match, :unit) == "KW") ? 1000 : 1
-          [{"watts" => match[:value].to_f * factor}, "watts taken in"]
+          return [{"kilowatts" => match[:value].to_f}, "rated power"] if named(match, :unit) == "KW"
+          [{"watts" => match[:value].to_f}, "watts taken in"]
         end
 
         def volts(match)

@@ -19,7 +19,7 @@ module Fenbo
           @worked_out = []
         end
 
-        def motor = @motor ||= @given.except("taps", "speeds", "amps").merge(supply, speed, family, poles).compact
+        def motor = @motor ||= @given.except("taps", "speeds", "amps", "kilowatts").merge(supply, speed, family, poles, power).compact
 
         # What has to be asked because no plate of this kind can be used without it.
         def asks
@@ -52,6 +52,14 @@ module Fenbo
           hertz = @question.hertz || 60
           note("rpm", (hertz < 55) ? slow : fast, "two speeds for 60 and 50 Hz, #{Quantities.tidy(hertz)} Hz here")
           {"rpm" => (hertz < 55) ? slow : fast, "hertz" => @given["hertz"] || [50.0, 60.0]}
+        end
+
+        def power
+          kilowatts = @given["kilowatts"] or return {}
+          return {"watts" => kilowatts * 1000} if @given["family"] == "ec"
+          horsepower = (kilowatts * 1000 / Limits.default["match.watts_per_horsepower"]).round(4)
+          note("horsepower", horsepower, "#{Quantities.tidy(kilowatts)} kW at the shaft")
+          {"horsepower" => @given["horsepower"] || horsepower}
         end
 
         def family
