@@ -34,6 +34,9 @@ module Helpers
       partial(:choices, name:, label:, options:, value:, fault:, hint:)
     end
 
+    # Words to choose from while typing; others may be typed.
+    def datalist(id, words) = %(<datalist id="#{id}">#{words.map { |word| %(<option value="#{h(word.tr("_", " "))}"></option>) }.join}</datalist>)
+
     def attributes(pairs)
       pairs.compact.map { |key, value|
         unless value == false

@@ -6,7 +6,7 @@ module Services
   class PlateForm
     # Fields of the form by the core's names, with the kind of what is in them.
     FIELDS = {"part_no" => :part_no, "volts" => :volts, "amps" => :amps, "hertz" => :hertz, "watts" => :watts, "rpm" => :rpm, "poles" => :poles, "phases" => :phases, "family" => :family,
-              "rotation" => :rotation, "enclosure" => :enclosure, "capacitor_uf" => :capacitor, "shaft_diameter_mm" => :shaft_diameter, "horsepower" => :horsepower, "service_factor" => :service_factor, "control" => :control}.freeze
+              "enclosure" => :enclosure, "capacitor_uf" => :capacitor, "shaft_diameter_mm" => :shaft_diameter, "shaft_length_mm" => :shaft_length, "horsepower" => :horsepower, "service_factor" => :service_factor, "control" => :control}.freeze
 
     attr_reader :faults
 
@@ -32,7 +32,7 @@ module Services
       return @params if read.nil? || read.refused?
       said = read[:motor]
       texts = FIELDS.filter_map { |name, field| [field.to_s, text_of(name, said[name])] if said[name] && @params[field].to_s.strip.empty? }.to_h
-      @params.merge(texts, {"rotation" => typed_sense(said)}.compact)
+      @params.merge(texts, turns(said))
     end
 
     # What cannot all be true on the plate as it now stands.
@@ -67,9 +67,9 @@ module Services
         family: @typed.choice(:family, Fenbo::Electrical::FAMILIES, required: "Choose the motor's family."), part_no: @typed.text(:part_no, longest: 60),
         volts: list(:volts, "voltage"), amps: list(:amps, "current"), hertz: hertz, phases: @typed.whole(:phases, 1..3),
         watts: @typed.quantity(:watts, "power"), rpm: @typed.quantity(:rpm, "speed"), poles: @typed.whole(:poles, 2..24),
-        rotation: @typed.choice(:rotation, Fenbo::Matching::Rotation::SENSES), shaft_diameter_mm: @typed.quantity(:shaft_diameter, "length"),
-        mount: @typed.text(:mount, longest: 40), enclosure: @typed.choice(:enclosure, Fenbo::Matching::ENCLOSURES),
-        connector: @typed.text(:connector, longest: 40), capacitor_uf: @typed.quantity(:capacitor, "capacitance"), horsepower: horsepower, service_factor: @typed.number(:service_factor, 0.5..3),
+        rotation: sense, shaft_diameter_mm: @typed.quantity(:shaft_diameter, "length"),
+        mount: word(:mount), enclosure: @typed.choice(:enclosure, Fenbo::Matching::ENCLOSURES),
+        connector: word(:connector), capacitor_uf: @typed.quantity(:capacitor, "capacitance"), horsepower: horsepower, service_factor: @typed.number(:service_factor, 0.5..3),
         control: @typed.choice(:control, Fenbo::Matching::CONTROLS), shaft_length_mm: @typed.quantity(:shaft_length, "length"), shaft_form: @typed.choice(:shaft_form, SHAFTS), bolt_circle_mm: @typed.quantity(:bolt_circle, "length"),
         body_diameter_mm: @typed.quantity(:body_diameter, "length"), body_length_mm: @typed.quantity(:body_length, "length"), integral_blade: @typed.flag(:integral_blade), plate_line: @typed.text(:plate_line, longest: 400), **blade
       }
@@ -80,7 +80,7 @@ module Services
 
     def blade
       {blade_diameter_mm: @typed.quantity(:blade_diameter, "length"), blade_bore_mm: @typed.quantity(:blade_bore, "length"), blade_count: @typed.whole(:blade_count, 2..12), blade_pitch_deg: @typed.number(:blade_pitch, 5..60),
-       blade_hub: @typed.choice(:blade_hub, HUBS), blade_air: @typed.choice(:blade_air, %w[towards_motor away_from_motor])}
+       blade_rotation: @typed.choice(:blade_rotation, %w[cw ccw]), blade_hub: @typed.choice(:blade_hub, HUBS), blade_air: @typed.choice(:blade_air, %w[towards_motor away_from_motor])}
     end
 
     # "1/15" or "0.25"
@@ -91,15 +91,26 @@ module Services
       reading.ok? ? (reading.value / Shop.limits["match.watts_per_horsepower"]).round(4) : @typed.fault(:horsepower, "A share or a number, like “1/15” or “0.25”.")
     end
 
-    # The form asks for the shaft end; a plate may speak of the other.
-    def typed_sense(said)
-      return @params["rotation"] unless @params["rotation"].to_s.empty?
-      Fenbo::Matching::Rotation.canonical(said["rotation"], said["rotation_view"])
+    # As the plate means it, with the end it speaks of, unless a sense was chosen by hand.
+    def turns(said)
+      return {} if said["rotation"].nil? || !@params["rotation"].to_s.empty?
+      {"rotation" => said["rotation"], "rotation_view" => said["rotation_view"] || @params["rotation_view"]}.compact
     end
+
+    # Kept from the shaft end; a sense means nothing without the end it is seen from.
+    def sense
+      turning = @typed.choice(:rotation, Fenbo::Matching::Rotation::SENSES)
+      view = @typed.choice(:rotation_view, Fenbo::Matching::Rotation::VIEWS)
+      return @typed.fault(:rotation_view, "From which end is that seen?") if view.nil? && %w[cw ccw].include?(turning)
+      Fenbo::Matching::Rotation.canonical(turning, view)
+    end
+
+    # "Belly band" as the catalogue spells it.
+    def word(name) = @typed.text(name, longest: 40)&.downcase&.tr(" -", "__")
 
     def text_of(name, value)
       return value.map { |one| Fenbo::Quantities.tidy(one) }.join("/") if value.is_a?(Array)
-      return Fenbo::Quantities.figure(value, "length", @user.unit_system).first if name == "shaft_diameter_mm"
+      return Fenbo::Quantities.figure(value, "length", @user.unit_system).first if name.start_with?("shaft_")
       value.is_a?(Float) ? Fenbo::Quantities.tidy(value) : value.to_s
     end
 

@@ -34,8 +34,15 @@ RSpec.describe "places and parts", :rolled_back do
 
   it "reads a plate with two voltages" do
     position = create(:unit).fan_positions.first
-    send_form "/units/#{position.unit_id}/fans/#{position.key}", family: "psc", volts: "208/230", amps: "0.85/0.78 A", watts: "1/8 hp", hertz: "50/60", rotation: "cw"
+    send_form "/units/#{position.unit_id}/fans/#{position.key}", family: "psc", volts: "208/230", amps: "0.85/0.78 A", watts: "1/8 hp", hertz: "50/60", rotation: "cw", rotation_view: "shaft_end"
     expect(position.reload.motor_now).to have_attributes(volts: [208.0, 230.0], amps: [0.85, 0.78], hertz: [50.0, 60.0], watts: be_within(0.01).of(93.21))
+    # From the lead end it is the other way round; a sense without its end is asked about.
+    send_form "/units/#{position.unit_id}/fans/#{position.key}", family: "psc", volts: "230", rotation: "cw", rotation_view: "lead_end", mount: "Belly band"
+    expect(position.reload.motor_now).to have_attributes(rotation: "ccw", mount: "belly_band")
+    send_form "/units/#{position.unit_id}/fans/#{position.key}", plate_line: "230 V 0.9 A PSC CW"
+    expect([status, page]).to match [422, include("From which end is that seen?")]
+    send_form "/units/#{position.unit_id}/fans/#{position.key}", plate_line: "230 V 0.9 A PSC CWLE SHAFT 1/2 X 6"
+    expect(position.reload.motor_now).to have_attributes(rotation: "ccw", shaft_length_mm: be_within(0.01).of(152.4))
     send_form "/units/#{position.unit_id}/fans/#{position.key}", family: "psc", volts: "many", amps: "0"
     expect([status, page]).to match [422, include("not understood as a voltage").and(include("above nothing"))]
   end
