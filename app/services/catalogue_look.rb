@@ -43,17 +43,15 @@ module Services
 
     def clear = connection.execute("DELETE FROM staged_parts WHERE catalogue_import_id = #{@import.id}")
 
-    # By `each`: taking row after row by hand costs the square of the file's length.
     def each_chunk
       header, chunk = nil, []
-      csv = CSV.new(@import.content, skip_blanks: true)
-      csv.each do |cells|
+      Fenbo::Matching::Rows.new(@import.content).each do |line, cells|
         next header = cells.map { |cell| cell.to_s.strip } unless header
-        chunk << read(header, cells, csv.lineno)
+        chunk << read(header, cells, line)
         next unless chunk.size >= CHUNK
         yield chunk.compact
         chunk = []
-        @import.update_columns(line: csv.lineno, beat_at: Time.now)
+        @import.update_columns(line:, beat_at: Time.now)
       end
       yield chunk.compact
     end

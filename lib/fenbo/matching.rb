@@ -33,6 +33,7 @@ module Fenbo
     autoload :ENCLOSURES, "fenbo/matching/motor"
     autoload :Place, "fenbo/matching/motor"
     autoload :Rotation, "fenbo/matching/rotation"
+    autoload :Rows, "fenbo/matching/rows"
     autoload :Sheet, "fenbo/matching/sheet"
     autoload :Transfers, "fenbo/matching/transfers"
   end

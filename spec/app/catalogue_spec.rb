@@ -48,6 +48,7 @@ RSpec.describe "The catalogue", :rolled_back do
     expect(import.faults.map { |one| one.values_at("line", "column") }).to eq [[3, "amps"], [3, "price_cents"], [4, "part_no"], [5, "part_no"], [6, "family"]]
     expect(import.faults.map { |one| one["message"] }.join(" ")).to include("looks like milliamperes", "cents", "line 2", "BR-S12-230-L", "petrol")
     expect(import).not_to be_ready
+    expect(bring(csv(plain, plain.merge("part_no" => "ZZ-2", "volts" => "x")).sub("\n", "\n\n")).faults.map { |one| one["line"] }).to eq [4]
     expect(Services::CatalogueWork.take(import)).to be false
     expect(Motor.where(maker: "Brennik", part_no: "ZZ-1")).to be_empty
     expect(bring("part_no,maker,family\nA,\"B,psc\n").faults.first["message"]).to include "not CSV"

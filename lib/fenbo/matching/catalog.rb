@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "csv"
-
 module Fenbo
   module Matching
     # Motors from a CSV file with the columns of the contract; lists are separated
@@ -13,9 +11,14 @@ module Fenbo
 
       module_function
 
-      # @return [Array<Hash>] rows as the JSON of a motor
+      # @return [Array<Array(Integer, Hash)>] each line with its row as the JSON of a motor
+      # @raise [CSV::MalformedCSVError] also where the file is not UTF-8
       def rows(file)
-        CSV.read(file, headers: true).map { |row| row.to_h.except(nil).to_h { |key, cell| [key.strip, value(key.strip, cell)] } }
+        text = File.read(file, encoding: "bom|utf-8")
+        raise CSV::MalformedCSVError.new("not UTF-8", 1) unless text.valid_encoding?
+        (_, header), *rows = Rows.new(text).to_a
+        names = (header || []).map { |cell| cell.to_s.strip }
+        rows.map { |line, cells| [line, names.zip(cells).reject { |name, _| name.empty? }.to_h { |name, cell| [name, value(name, cell)] }] }
       end
 
       def value(key, cell)

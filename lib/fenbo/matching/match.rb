@@ -43,7 +43,9 @@ module Fenbo
         return input.objects("motors", at_most: 200_000).map { |one| Motor.read(one) } unless input.given?("catalog")
         file = input.text("catalog") or return []
         return input.fault("catalog", "cannot be read: there is no such file") || [] unless File.file?(file)
-        Catalog.rows(file).each_with_index.map { |row, index| Motor.read(input.nested(row, "catalog.#{index + 2}")) }
+        Catalog.rows(file).map { |line, row| Motor.read(input.nested(row, "catalog.#{line}")) }
+      rescue SystemCallError
+        input.fault("catalog", "cannot be read") || []
       rescue CSV::MalformedCSVError => problem
         input.fault("catalog", "is not CSV: #{problem.message}") || []
       end

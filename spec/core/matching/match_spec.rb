@@ -113,6 +113,9 @@ RSpec.describe Fenbo::Matching::Match do
     row = "SAFE,shaded_pole,115;230,50;60,1,0.84;0.42,1300,cw,lead_end,6.35,ring,enclosed,-40,40,plug,1,bend;drill,left over\n"
     expect(catalog[header + row + row.sub("SAFE", "NOT").sub("plug,1", "plug,0")].to_h.values_at(:verdict, :rejected)).to eq ["SAFE", [{part_no: "NOT", checks: [{check: "refrigerant", result: "fail", reason: "not marked for flammable refrigerants"}]}]]
     expect(catalog[header + row.sub("shaded_pole", "steam").sub("6.35", "x")].faults.map(&:field)).to contain_exactly("catalog.2.family", "catalog.2.shaft_diameter_mm")
+    expect(catalog["\uFEFF#{header}\r\n#{row}\n,,,\n".gsub(/\r?\n/, "\r\n")].verdict).to eq "SAFE"
+    expect(catalog["#{header}\n\n#{row.sub("shaded_pole", "steam")}"].faults.map(&:field)).to eq ["catalog.4.family"]
+    expect(catalog["part_no\n\xFF\n"].faults.map(&:field)).to eq ["catalog"]
     expect(catalog["a,\"b\nc"].faults.map(&:field)).to eq ["catalog"]
     expect(described_class.call({"old" => old, "site" => site, "catalog" => "/nowhere.csv"}).faults.map(&:field)).to eq ["catalog"]
   end

@@ -26,6 +26,12 @@ RSpec.describe Fenbo::Matching::Sheet do
     expect([%w[part_no maker bore_mm hub], %w[part_no maker kind to_mm], %w[part_no maker volts], %w[name price]].map { |header| described_class.kind_of(header) }).to eq ["blades", "accessories", "motors", nil]
   end
 
+  it "counts a file's own lines: blank ones and cells that run over several" do
+    rows = Fenbo::Matching::Rows.new("a,b\r\n\r\n1,2\r\n , \r\n\"x\r\ny\",3\r\n4,5")
+    expect(rows.to_a).to eq [[1, %w[a b]], [3, %w[1 2]], [5, ["x\r\ny", "3"]], [7, %w[4 5]]]
+    expect { Fenbo::Matching::Rows.new("a,\"b").to_a }.to raise_error(CSV::MalformedCSVError)
+  end
+
   it "gives back what it wrote, for five hundred made motors" do
     Demo::MotorMaker.new(seed: 3).rows.first(500).each do |row|
       row = row.transform_keys(&:to_s)
