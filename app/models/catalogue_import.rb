@@ -4,7 +4,7 @@
 # not at all.
 class CatalogueImport < ApplicationRecord
   # A look or a taking that has given no sign for this long was killed and may start again.
-  SILENT = 30.seconds
+  SILENT = 90.seconds
 
   belongs_to :user
 

@@ -118,6 +118,12 @@ module Fenbo
 
       def gap = (tip_gap && !tip_gap.holds?) ? reason("Across the opening: #{tip_gap.words}", "fit.tip_gap", value: tip_gap.mm.round(2), source: "motors/blades") : nil
 
+      def with_spacers = if question.most_spacers.zero?
+                           ""
+                         else
+                           ", with #{tried.index(nearest)} of #{(question.most_spacers == 1) ? "1 spacer" : "#{question.most_spacers} spacers"}"
+                         end
+
       def blocked
         short = Quantities.tidy(nearest.shortfall.round(1))
         first, second = blocking
@@ -125,7 +131,7 @@ module Fenbo
         else
           "#{first.words.capitalize} and #{second.words} want #{short} mm more between them"
         end
-        reason("#{text}, with #{tried.index(nearest)} of #{question.most_spacers} spacers: an original part, a shorter shaft, or more spacers", "fit.#{first.id}", value: nearest.shortfall.round(2), source: "motors/fit")
+        reason("#{text}#{with_spacers}: an original part, a shorter shaft, or #{question.most_spacers.zero? ? "spacers" : "more spacers"}", "fit.#{first.id}", value: nearest.shortfall.round(2), source: "motors/fit")
       end
     end
   end
