@@ -14,7 +14,7 @@ require_relative "lib/stopwatch"
 
 ROOT = File.expand_path("..", __dir__)
 ROUNDS = 40
-TARGETS = {page_ms: 50, assets_kb: 200, memory_mb: 220, command_s: 0.5, diagnose_ms: 50}.freeze
+TARGETS = {page_ms: 50, search_page_ms: 200, assets_kb: 200, memory_mb: 220, command_s: 0.5, diagnose_ms: 50}.freeze
 
 def line(name, *figures) = puts("  #{name.ljust(34)} #{figures.join("   ")}")
 
@@ -32,10 +32,14 @@ server = fork do
   boot = Stopwatch.now
   require_relative "../app/boot"
   require_relative "lib/schema"
-  require_relative "../db/demo/world"
   loaded = Stopwatch.now
   Schema.migrate
-  Demo::World.new(today: Date.today).load
+  # As bin/start does.
+  require_relative "lib/apart"
+  Apart.run do
+    require_relative "../db/demo/world"
+    Demo::World.new(today: Date.today).load
+  end
   require "puma"
   require "puma/server"
   fenbo = Web.app
@@ -71,8 +75,10 @@ worst = 0
   size = 0
   times = Array.new(ROUNDS) { Stopwatch.timed { size = http.get(path, asked).body.bytesize } }
   median, high = Stopwatch.spread(times)
-  worst = [worst, high].max unless path == "/bare"
-  line name, median.to_s.rjust(6), high.to_s.rjust(6), "#{(size / 1024.0).round(1)} kB gzipped"
+  # Match searches the catalogue: its own target, with the search's.
+  searches = name == "match"
+  worst = [worst, high].max unless path == "/bare" || searches
+  line name, median.to_s.rjust(6), high.to_s.rjust(6), "#{(size / 1024.0).round(1)} kB gzipped", *(searches ? [Stopwatch.mark(high, TARGETS[:search_page_ms])] : [])
 end
 line "slowest page, 95th percentile", worst, Stopwatch.mark(worst, TARGETS[:page_ms])
 

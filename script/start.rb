@@ -72,8 +72,12 @@ end
 
 if options[:demo] && User.none?
   say "loading the demo world"
-  require_relative "../db/demo/world"
-  Demo::World.new(today: Date.today).load
+  require_relative "lib/apart"
+  loaded = Apart.run do
+    require_relative "../db/demo/world"
+    Demo::World.new(today: Date.today).load
+  end
+  give_up("the demo world could not be loaded", "bin/start --reset-demo") unless loaded
 end
 
 require "puma"

@@ -6,7 +6,7 @@ module Services
   # back or counts as an obstacle unless the core would fail it too, so that nothing the
   # core would take is missing or stands behind a motor it would reject.
   class CatalogueNet
-    MOST = 80
+    MOST = 56
     # Around the old motor's shaft output, beyond the core's own windows by what plates are
     # rounded: their amps and watts need not agree to the last digit.
     OUTPUT = 0.75..2.3

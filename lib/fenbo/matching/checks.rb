@@ -14,6 +14,9 @@ module Fenbo
 
       # The rule's own helpers.
       class Check
+        # As the contract names it.
+        def self.id = @id ||= name.split("::").last.downcase.freeze
+
         def initialize(context)
           @context = context
         end
@@ -28,7 +31,7 @@ module Fenbo
 
         def limits = @context.limits
 
-        def name = self.class.name.split("::").last.downcase
+        def name = self.class.id
 
         def pass(reason, setting: nil) = Line.new(check: name, result: "pass", reason:, setting:)
 

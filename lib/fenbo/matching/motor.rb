@@ -7,6 +7,15 @@ module Fenbo
     # How kits name what changes the way a motor sits or what it turns.
     KIT_WORDS = {blade: /\b(blade|impeller|propeller)/i, plate: /\b(plate|shroud|bracket|adapter)/i}.freeze
 
+    # Figures of a motor, and between which bounds they are possible at all.
+    RANGES = {
+      phases: {above: 0, at_most: 3}, watts: {above: 0}, horsepower: {above: 0}, service_factor: {above: 0, at_most: 3},
+      rpm: {above: 0, at_most: 100_000}, poles: {above: 0, at_most: 48}, shaft_diameter_mm: {above: 0}, shaft_length_mm: {above: 0},
+      bolt_circle_mm: {above: 0}, body_diameter_mm: {above: 0}, body_length_mm: {above: 0}, ambient_low_c: {at_least: -120},
+      ambient_high_c: {at_most: 200}, capacitor_uf: {above: 0}, price_cents: {at_least: 0},
+      kit_minutes: {at_least: 0, at_most: 10_000}, available_hours: {at_least: 0}, landed_cents: {at_least: 0}
+    }.freeze
+
     # A motor as its plate and a caliper describe it. Lengths in mm, temperatures
     # in °C, money in cents; nil where nobody knows.
     Motor = Value.of(
@@ -17,17 +26,9 @@ module Fenbo
       kit_work: [], kit_leaves: [], kit_minutes: nil, discontinued: nil, superseded_by: nil,
       available_hours: nil, landed_cents: nil
     ) do
-      define_singleton_method(:numbers) do
-        {phases: {above: 0, at_most: 3}, watts: {above: 0}, horsepower: {above: 0}, service_factor: {above: 0, at_most: 3},
-         rpm: {above: 0, at_most: 100_000}, poles: {above: 0, at_most: 48}, shaft_diameter_mm: {above: 0}, shaft_length_mm: {above: 0},
-         bolt_circle_mm: {above: 0}, body_diameter_mm: {above: 0}, body_length_mm: {above: 0}, ambient_low_c: {at_least: -120},
-         ambient_high_c: {at_most: 200}, capacitor_uf: {above: 0}, price_cents: {at_least: 0},
-         kit_minutes: {at_least: 0, at_most: 10_000}, available_hours: {at_least: 0}, landed_cents: {at_least: 0}}
-      end
-
       define_singleton_method(:read) do |input|
         texts = %i[part_no shaft_form mount connector superseded_by].to_h { |key| [key, input.text(key.to_s, required: false, longest: 200)] }
-        figures = numbers.to_h { |key, range| [key, input.number(key.to_s, required: false, **range)] }
+        figures = RANGES.to_h { |key, range| [key, input.number(key.to_s, required: false, **range)] }
         lists = %i[volts hertz amps].to_h { |key| [key, input.numbers(key.to_s, required: false, above: 0) || []] }
         sense = input.choice("rotation", Rotation::SENSES, required: false)
         view = input.choice("rotation_view", Rotation::VIEWS, required: false)
@@ -72,7 +73,7 @@ module Fenbo
       def brings_blade? = integral_blade || kit_with?(:blade)
 
       # "motor; plate to bend; blade" one by one.
-      def contents = kit_contents.to_s.split(/[;,+]/).map(&:strip).reject(&:empty?)
+      def contents = kit_contents.nil? ? [] : kit_contents.split(/[;,+]/).map(&:strip).reject(&:empty?)
 
       # Watts taken in: printed, else from amps and the family's usual power factor.
       def input_watts(limits)
