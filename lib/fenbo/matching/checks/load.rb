@@ -50,12 +50,12 @@ module Fenbo
           needed, offered = old.output_watts(limits), candidate.output_watts(limits)
           return unknown("the shaft output") unless needed && offered
           judge(offered / needed, limits["match.output_low"], limits["match.output_high"],
-            "#{figure(offered)} W at the shaft for about #{figure(needed)} W")
+            "#{figure(offered)} W at the shaft for about #{figure(needed)} W", slack: limits["match.plate_rounding"])
         end
 
-        def judge(ratio, low, high, text)
+        def judge(ratio, low, high, text, slack: 0.0)
           text = "#{text}: #{figure(ratio)}, wanted #{high.finite? ? "#{low} to #{high}" : "at least #{low}"}"
-          ratio.between?(low - 1e-9, high + 1e-9) ? pass(text) : fail(text)
+          ratio.between?(low - slack - 1e-9, high + slack + 1e-9) ? pass(text) : fail(text)
         end
       end
     end
