@@ -55,6 +55,12 @@ module Routes
       halt(*refuse(400, "That could not be read", "The page sent something this program cannot read."))
     end
 
+    # Photo, recording or catalogue file, on its way in or to its place.
+    error Errno::ENOSPC do |problem|
+      env["rack.errors"].puts problem.message
+      halt(*refuse(507, "The disk is full", "What you just sent was not kept. Everything recorded so far is safe; tell the office, and send it again once there is room."))
+    end
+
     error do |problem|
       raise problem if Database::AWAY.any? { |kind| problem.is_a?(kind) } || problem.is_a?(ActiveRecord::StatementInvalid)
       env["rack.errors"].puts "#{problem.class}: #{problem.message[0, 500]}", problem.backtrace.first(12)

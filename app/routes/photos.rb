@@ -11,8 +11,6 @@ module Routes
       halt 422, erb(:error, locals: {code: 422, title: "The photo was not kept", text: fault}) if fault
       keep(upload)
       back_to "#{back}?fan=#{position.key}", "Photo kept."
-    rescue Errno::ENOSPC
-      halt 507, erb(:error, locals: {code: 507, title: "The photo was not kept", text: "The disk is full. Everything recorded so far is safe; tell the office."})
     end
 
     get "/photos/:id" do

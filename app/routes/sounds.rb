@@ -12,8 +12,6 @@ module Routes
       one = form(params)
       halt 422, page(one) unless one.ask(bytes)
       keep(one)
-    rescue Errno::ENOSPC
-      halt 507, erb(:error, locals: {code: 507, title: "The recording was not kept", text: "The disk is full. Everything recorded so far is safe; tell the office."})
     end
 
     get "/jobs/:number/sounds/:id.wav" do

@@ -136,6 +136,19 @@ RSpec.describe "the doors", :rolled_back do
     end
   end
 
+  it "says plainly when the disk is full, at every door that takes a file" do
+    sign_in office
+    get "/imports"
+    full = {"rack.multipart.tempfile_factory" => ->(_name, _type) { File.open("/dev/full", "w").tap { |file| file.sync = true } }}
+    files = {"/imports" => :file, "/jobs/#{job.number}/photos" => :photo, "/jobs/#{job.number}/sounds" => :wav}
+    answers = files.map do |path, field|
+      post path, {:authenticity_token => token, field => Rack::Test::UploadedFile.new(StringIO.new("part_no,maker,family\n"), "text/csv", original_filename: "a.csv")}, full
+      [path, status, page.include?("The disk is full")]
+    end
+    expect(answers.map { |_, code, told| [code, told] }).to eq [[507, true]] * 3
+    expect(CatalogueImport.where(file_name: "a.csv")).to be_empty
+  end
+
   it "says plainly when the database is away, and is well again after" do
     sign_in technician
     allow(User).to receive(:find_by).and_raise(ActiveRecord::ConnectionNotEstablished, "gone")
