@@ -84,6 +84,9 @@ module Helpers
 
     def count(number, one, many = "#{one}s") = "#{number} #{(number == 1) ? one : many}"
 
+    # A blade of the catalogue: what tells it from another, and its price.
+    def blade_words(blade) = "#{show(blade.diameter_mm, "length")}, #{blade.blade_count} × #{Fenbo::Quantities.tidy(blade.pitch_deg)}°, #{blade.hub.tr("_", " ")}, #{money(blade.price_cents)}"
+
     # What is known of a fan, shortest first, for its leader label.
     def fan_words(position, findings)
       said = findings.select { |finding| finding.fan_position_id == position.id && finding.outcome != "not_visible" }.uniq(&:test)

@@ -24,6 +24,9 @@ module Services
 
     def candidates = result.refused? ? [] : result[:candidates].first(4)
 
+    # The catalogue's row of one of the candidates.
+    def blade(part_no) = (@blades ||= Blade.where(part_no: candidates.map { |one| one[:part_no] }).index_by(&:part_no))[part_no]
+
     # The last answer of each look at the old blade, by test.
     def seen
       @seen ||= @search.job.findings.select { |one| LOOKS.key?(one.test) && one.fan_position_id == @search.position.id && !one.voided? }.to_h { |one| [one.test, one] }
