@@ -113,6 +113,7 @@ RSpec.describe "seeing and hearing", :rolled_back do
     end
 
     it "comes from the simulated microphone too" do
+      allow(Fenbo::Simulation::Microphone).to receive(:new).and_wrap_original { |make, **more| make.call(**more, random: Random.new(2)) }
       get "/jobs/#{job.number}/sounds?fan=evaporator-2"
       send_form "/jobs/#{job.number}/sounds", fan: "evaporator-2", simulated: "strike", rpm: "1300", blades: "4"
       expect(job.readings.reload.last).to have_attributes(kind: "sound", verdict: "strike")
