@@ -32,10 +32,18 @@ module Routes
 
     before do
       cache_control :no_store
+      @session_before = session.to_hash
       raise Sinatra::BadRequest, "unreadable" if unreadable?(params)
       halt(*refuse(403, "This page was too old", "Go back, reload the page and send it once more. What you typed is still there.")) if writing? && !TOKEN.accepts?(env)
       Current.user = current_user
       redirect to(User.none? ? "/first-run" : "/sign-in?then=#{Rack::Utils.escape(request.fullpath)}"), 303 unless current_user || open_door?
+    end
+
+    # A look that changed nothing leaves the session's cookie alone. Sent late, beside another
+    # answer, it would bring an older session back: a lost message, or somebody signed out
+    # signed in again.
+    after do
+      env["rack.session.options"][:skip] = true if looking? && session.to_hash == @session_before
     end
 
     error Services::NotAllowed do |problem|
@@ -84,7 +92,9 @@ module Routes
       end
     end
 
-    def writing? = !request.get? && !request.head? && !env["fenbo.bearer"]
+    def looking? = request.get? || request.head?
+
+    def writing? = !looking? && !env["fenbo.bearer"]
 
     # Pages that need nobody signed in.
     def open_door? = false

@@ -7,21 +7,18 @@ module Services
 
     def initialize(unit)
       @unit = unit
-      @readings = Reading.live.where(fan_position: unit.fan_positions, kind: "amps").order(:taken_at).group_by(&:fan_position_id)
+      @points = {}
     end
 
     # Amps over time; the highest leg where there are three.
     def points(position)
-      (@readings[position.id] || []).filter_map do |reading|
-        amps = reading.result["legs"]&.map { |leg| leg["amps"] }&.max
-        Point.new(at: reading.taken_at, amps:, verdict: reading.verdict) if amps
+      @points[position.id] ||= rows(position).filter_map do |at, verdict, legs|
+        amps = legs&.map { |leg| leg["amps"] }&.max
+        Point.new(at:, amps:, verdict:) if amps
       end
     end
 
-    def window(position)
-      last = (@readings[position.id] || []).last
-      last&.result&.fetch("window", nil)
-    end
+    def window(position) = rows(position).last&.last
 
     # Change of amps a year by least squares, as a share of the first; nil with
     # fewer than three points or less than half a year.
@@ -46,6 +43,13 @@ module Services
     def motors(position) = position.fitted_motors.sort_by { |motor| motor.installed_on || Date.new(1900) }.reverse
 
     private
+
+    # Of all the unit's fans at once, and of each result no more than is drawn.
+    def rows(position)
+      @rows ||= Reading.live.where(fan_position: @unit.fan_positions, kind: "amps").order(:taken_at)
+        .pluck(:fan_position_id, :taken_at, :verdict, Arel.sql("result->'legs'"), Arel.sql("result->'window'")).group_by(&:first)
+      (@rows[position.id] || []).map { |row| row.drop(1) }
+    end
 
     def seen(kind, *columns) = Reading.live.where(kind:, job: @unit.jobs).select(:id, :job_id, :fan_position_id, :kind, :verdict, :taken_at, *columns).order(taken_at: :desc)
   end

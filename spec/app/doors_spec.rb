@@ -136,6 +136,21 @@ RSpec.describe "the doors", :rolled_back do
     end
   end
 
+  it "leaves the session alone where a page was only looked at, so that a late answer brings nothing back" do
+    sign_in technician
+    get "/jobs/#{job.number}/look"
+    2.times { get "/jobs/#{job.number}/look" }
+    expect(last_response["set-cookie"]).to be_nil
+    late = rack_mock_session.cookie_jar.to_hash["fenbo"]
+    send_form "/jobs/#{job.number}/findings", test: "noise", outcome: "grinding"
+    expect(last_response["set-cookie"]).to include "fenbo="
+    # Meanwhile a recording's sound, a meter's poll: asked before, answered now.
+    with_old = Rack::MockRequest.new(Web.app).get("/jobs/#{job.number}/look", "HTTP_COOKIE" => "fenbo=#{Rack::Utils.escape(late)}")
+    expect([with_old.status, with_old["set-cookie"]]).to eq [200, nil]
+    follow_redirect!
+    expect(page).to include "Noise: grinds"
+  end
+
   it "says plainly when the disk is full, at every door that takes a file" do
     sign_in office
     get "/imports"
