@@ -6,11 +6,6 @@ module Services
   class BladeSearch
     COLUMNS = %w[part_no diameter_mm blade_count pitch_deg hub bore_mm rotation air price_cents].freeze
     MOST = 200
-    # What a look at the blade may have found, and what it means for using it again.
-    GOOD = %w[sound tight like_surroundings].freeze
-    DAMAGE = {"cracked_or_missing" => "cracks", "loose" => "hub_worn", "slips" => "hub_worn"}.freeze
-    # What is looked at before the old one goes back on, by the test that keeps the answer.
-    LOOKS = {"blade_state" => "Roots and tips, for cracks, bends, a piece gone", "hub_grip" => "Hub, worn or forced when it came off", "blade_cleanliness" => "Dust, which adds weight and steals air; balance clips stay where they are"}.freeze
 
     def initialize(search)
       @search = search
@@ -27,16 +22,19 @@ module Services
     # The catalogue's row of one of the candidates.
     def blade(part_no) = (@blades ||= Blade.where(part_no: candidates.map { |one| one[:part_no] }).index_by(&:part_no))[part_no]
 
+    # What is looked at before the old one goes back on, by the test that keeps the answer.
+    def looks = Fenbo::Matching::Reuse.looks
+
     # The last answer of each look at the old blade, by test.
     def seen
-      @seen ||= @search.job.findings.select { |one| LOOKS.key?(one.test) && one.fan_position_id == @search.position.id && !one.voided? }.to_h { |one| [one.test, one] }
+      @seen ||= @search.job.findings.select { |one| looks.key?(one.test) && one.fan_position_id == @search.position.id && !one.voided? }.to_h { |one| [one.test, one] }
     end
 
     # Every look is answered.
-    def looked? = LOOKS.keys.all? { |test| seen.key?(test) }
+    def looked? = looks.keys.all? { |test| seen.key?(test) }
 
     # The answer speaks against using it again, or asks for cleaning first.
-    def against?(finding) = DAMAGE.key?(finding.outcome) || !GOOD.include?(finding.outcome)
+    def against?(finding) = !Fenbo::Matching::Reuse.sound?(finding.test, finding.outcome)
 
     # The chosen motor comes with a blade of its own.
     def brought? = !!@search.job.part_choice && Fenbo::Matching::Motor.read(Fenbo::Input.new(chosen.attributes.slice(*PartSearch::COLUMNS).compact)).brings_blade?
@@ -53,7 +51,7 @@ module Services
       {"old" => old_blade, "motor" => drive, "orifice_mm" => @search.fit_reading&.question&.fetch("D", nil), "state" => damage, "blades" => near}.compact
     end
 
-    def damage = seen.values.filter_map { |one| DAMAGE[one.outcome] }.to_h { |key| [key, true] }
+    def damage = Fenbo::Matching::Reuse.damage(seen.transform_values(&:outcome))
 
     def old_blade
       {"part_no" => "old", "diameter_mm" => old.blade_diameter_mm, "bore_mm" => old.blade_bore_mm, "rotation" => old.blade_rotation || turning, "air" => old.blade_air || "away_from_motor", "hub" => old.blade_hub, "pitch_deg" => old.blade_pitch_deg, "blade_count" => old.blade_count}.compact

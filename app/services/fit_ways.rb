@@ -5,8 +5,6 @@ module Services
   # original, a part with another shaft, or measuring again. Each with its price and hour.
   class FitWays
     Way = Fenbo::Value.of(:title, :text, :link)
-    # Thickness of a spacer one buys where none is at hand.
-    USUAL_SPACER = 1.6
 
     def initialize(search, part_no, form)
       @search = search
@@ -25,7 +23,7 @@ module Services
     # As many as it takes, whatever is at hand.
     def spacers
       return nil unless result.verdict == "does_not_fit"
-      thick = @form.asked_question["t"].to_f.positive? ? @form.asked_question["t"] : USUAL_SPACER
+      thick = @form.asked_question["t"].to_f.positive? ? @form.asked_question["t"] : Shop.limits["fit.usual_spacer"]
       more = Fenbo::Tools.call("fit", @form.asked_question.except("chosen").merge("t" => thick, "n_max" => FitForm::MOST_SPACERS), limits: Shop.limits)
       return nil unless more.verdict == "fits_with_spacers"
       count = more[:spacers]

@@ -75,6 +75,10 @@ module Fenbo
 
     def references
       cautions = Knowledge.table("cautions").keys
+      Knowledge.table("reuse").each do |id, row|
+        unknown([id] - tests.keys, "reuse.yml")
+        unknown(row["sound"] + row.fetch("damage", {}).keys - (tests[id]&.outcomes || []), "reuse.yml #{id}")
+      end
       tests.each_value do |test|
         unknown(test.cautions - cautions, "tests.yml #{test.id} caution")
         test.not_after.merge(test.only_after).each { |id, outcomes| unknown(outcomes - (tests[id]&.outcomes || []), "tests.yml #{test.id} after #{id}") }

@@ -32,6 +32,7 @@ module Fenbo
     autoload :CONTROLS, "fenbo/matching/motor"
     autoload :ENCLOSURES, "fenbo/matching/motor"
     autoload :Place, "fenbo/matching/motor"
+    autoload :Reuse, "fenbo/matching/reuse"
     autoload :Rotation, "fenbo/matching/rotation"
     autoload :Rows, "fenbo/matching/rows"
     autoload :Sheet, "fenbo/matching/sheet"

@@ -27,6 +27,14 @@ RSpec.describe Fenbo::Matching::BladeChoice do
     expect(line("load", {"pitch_deg" => 28}, motor: motor.merge("rpm" => 1400))).to eq "fail" # × 1.077³
   end
 
+  it "takes what was seen of the old one for what it means: dust is cleaned off, a crack or a slipping hub is damage" do
+    reuse = Fenbo::Matching::Reuse
+    expect(reuse.looks.keys).to eq %w[blade_state hub_grip blade_cleanliness]
+    expect([%w[blade_state sound], %w[blade_state iced], %w[hub_grip slips], %w[blade_cleanliness caked], %w[blade_cleanliness cleaner_than_surroundings]].map { |look| reuse.sound?(*look) }).to eq [true, false, false, false, true]
+    expect(reuse.damage("blade_state" => "cracked_or_missing", "hub_grip" => "slips", "noise" => "grinding")).to eq("cracks" => true, "hub_worn" => true)
+    expect(choose([], state: reuse.damage("blade_state" => "iced", "blade_cleanliness" => "caked")).verdict).to eq "reuse"
+  end
+
   it "keeps the old one where it is sound, and names what is wrong with it where it is not" do
     expect(choose([old.merge("part_no" => "NEW")]).verdict).to eq "reuse"
     cracked = choose([old.merge("part_no" => "B", "price_cents" => 900), old.merge("part_no" => "A", "price_cents" => 800)], state: {"cracks" => true})

@@ -8,10 +8,6 @@ module Fenbo
       # current for 208 and 230 and another for 460.
       module Meanings
         MM = 25.4
-        # No shaft of this trade is thicker in inches.
-        LARGEST_INCH = 1.5
-        # From this first digit of protection on, dust and hence spray are kept out.
-        TIGHT = 44
 
         module_function
 
@@ -24,7 +20,7 @@ module Fenbo
 
         # "1/2 X 6" is in inches, "12 X 150" is not.
         def shaft(match)
-          metric = (match[:unit] == "") ? share(match[:value]) > LARGEST_INCH : match[:unit] == "MM"
+          metric = (match[:unit] == "") ? share(match[:value]) > Limits.default["plate.shaft_inches"] : match[:unit] == "MM"
           across, long = [share(match[:value]), named(match, :length)&.to_f].map { |size| size && (size * (metric ? 1 : MM)).round(2) }
           [{"shaft_diameter_mm" => across, "shaft_length_mm" => long}.compact, "shaft, #{Quantities.tidy(across)} mm across#{", #{Quantities.tidy(long)} mm long" if long}"]
         end
@@ -70,7 +66,7 @@ module Fenbo
 
         def insulation(match) = [{}, "insulation class #{match[:value]}"]
 
-        def protection(match) = [(match[:value].to_i >= TIGHT) ? {"enclosure" => "enclosed"} : {}, "protection against dust and water"]
+        def protection(match) = [(match[:value].to_i >= Limits.default["plate.ip_tight"]) ? {"enclosure" => "enclosed"} : {}, "protection against dust and water"]
 
         def rotation(match)
           sense = match[:value].match?(/\A(CCW|COUNTER|ANTI)/) ? "ccw" : "cw"

@@ -6,11 +6,6 @@ module Fenbo
       # Phrases put together into one motor: currents laid beside their voltages, the
       # speed that counts here, and what follows without being printed.
       class Sense
-        # 60 Hz turns a motor this much faster than 50 Hz; two speeds nearer to it than
-        # this are the same connection on two supplies.
-        BY_HERTZ = 1.14..1.26
-        LOADED = 0.985
-
         attr_reader :worked_out
 
         def initialize(phrases, question)
@@ -48,7 +43,7 @@ module Fenbo
           speeds = @given["speeds"] || []
           return {"rpm" => speeds.first} if speeds.size < 2
           fast, slow = speeds.minmax.reverse
-          return {"rpm" => fast, "speeds" => speeds, "control" => @given["control"] || "taps"} unless BY_HERTZ.cover?(fast / slow)
+          return {"rpm" => fast, "speeds" => speeds, "control" => @given["control"] || "taps"} unless two_supplies?(fast / slow)
           hertz = @question.hertz || 60
           note("rpm", (hertz < 55) ? slow : fast, "two speeds for 60 and 50 Hz, #{Quantities.tidy(hertz)} Hz here")
           {"rpm" => (hertz < 55) ? slow : fast, "hertz" => @given["hertz"] || [50.0, 60.0]}
@@ -57,7 +52,7 @@ module Fenbo
         def power
           kilowatts = @given["kilowatts"] or return {}
           return {"watts" => kilowatts * 1000} if @given["family"] == "ec"
-          horsepower = (kilowatts * 1000 / Limits.default["match.watts_per_horsepower"]).round(4)
+          horsepower = (kilowatts * 1000 / limits["match.watts_per_horsepower"]).round(4)
           note("horsepower", horsepower, "#{Quantities.tidy(kilowatts)} kW at the shaft")
           {"horsepower" => @given["horsepower"] || horsepower}
         end
@@ -77,10 +72,15 @@ module Fenbo
           rpm = speed["rpm"]
           return {} if @given["poles"] || rpm.nil? || @given["family"] == "ec"
           hertz = (speed["hertz"] || @given["hertz"] || []).then { |all| (all.size > 1) ? (@question.hertz || all.max) : all.first } or return {}
-          pairs = (1..8).select { |count| 60 * hertz / count * LOADED >= rpm }.max or return {}
+          pairs = (1..8).select { |count| 60 * hertz / count * limits["plate.loaded"] >= rpm }.max or return {}
           note("poles", pairs * 2, "#{Quantities.tidy(rpm)} rpm at #{Quantities.tidy(hertz)} Hz")
           {"poles" => pairs * 2}
         end
+
+        # 60 Hz turns a motor about a fifth faster than 50 Hz: the same connection, two supplies.
+        def two_supplies?(ratio) = ratio.between?(limits["plate.hertz_low"], limits["plate.hertz_high"])
+
+        def limits = Limits.default
 
         def note(field, value, from)
           row = {field:, value:, from:}
