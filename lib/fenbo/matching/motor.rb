@@ -4,8 +4,6 @@ module Fenbo
   module Matching
     ENCLOSURES = %w[open open_air_over enclosed potted].freeze
     CONTROLS = %w[none 0_10v pwm taps program].freeze
-    # How kits name what changes the way a motor sits or what it turns.
-    KIT_WORDS = {blade: /\b(blade|impeller|propeller)/i, plate: /\b(plate|shroud|bracket|adapter)/i}.freeze
 
     # Figures of a motor, and between which bounds they are possible at all.
     RANGES = {
@@ -42,6 +40,9 @@ module Fenbo
         )
       end
 
+      # One pattern a thing, from knowledge/kits.yml.
+      define_singleton_method(:kit_words) { @kit_words ||= Knowledge.table("kits").to_h { |thing, words| [thing.to_sym, /\b(?:#{Regexp.union(words).source})/i] }.freeze }
+
       # "motor; blade; plate", or the same as a list.
       define_singleton_method(:contents_of) do |input|
         value = input.raw("kit_contents")
@@ -67,7 +68,7 @@ module Fenbo
       def kit? = contents.any?
 
       # Its kit has a blade, or a plate or bracket, of its own.
-      def kit_with?(thing) = contents.any? { |one| one.match?(KIT_WORDS.fetch(thing)) }
+      def kit_with?(thing) = contents.any? { |one| one.match?(Motor.kit_words.fetch(thing)) }
 
       # The hub on its shaft is its own, whatever the old blade's was.
       def brings_blade? = integral_blade || kit_with?(:blade)
