@@ -85,7 +85,7 @@ module Services
 
     # What no work can mend is not read at all; true where the core would fail it, an
     # unknown column is none.
-    def hard = [["discontinued", {}], hertz, ambient, flammable, wet, tightness]
+    def hard = [["discontinued", {}], hertz, ambient, flammable, wet, belt, tightness]
 
     # What another bracket, bushing or blade might mend is worth showing as a near miss.
     def conditions = [mount, shaft, rotation, speed, integral, control]
@@ -100,6 +100,8 @@ module Services
     def flammable = @unit.flammable ? ["NOT flammable_ok", {}] : nil
 
     def wet = @unit.wet ? ["#{RANK} < 2", {}] : nil
+
+    def belt = @unit.belt ? ["enclosure = 'open_air_over'", {}] : nil
 
     def tightness = @old.enclosure && ["#{RANK} < :rank", {rank: Fenbo::Matching::Checks::Duty::RANK.fetch(@old.enclosure)}]
 

@@ -91,7 +91,7 @@ module Services
       unit = job.unit
       {"volts" => unit.supply_volts, "phases" => unit.supply_phases, "hertz" => unit.supply_hertz,
        "ambient_c" => ([unit.ambient_low_c, unit.ambient_high_c] if unit.ambient_low_c && unit.ambient_high_c),
-       "wet" => unit.wet, "flammable" => unit.flammable, "overload_amps" => unit.overload_amps, "contactor_amps" => unit.contactor_a}.compact
+       "wet" => unit.wet, "flammable" => unit.flammable, "overload_amps" => unit.overload_amps, "contactor_amps" => unit.contactor_a, "belt" => unit.belt}.compact
     end
 
     # What the motor drew while it was well, newest first.

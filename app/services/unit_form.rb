@@ -33,7 +33,7 @@ module Services
       {
         site: Site.find_by(id: @params[:site].to_s[/\A\d{1,9}\z/]), name: @typed.text(:name, longest: 120), family: @params[:family].to_s,
         model: @typed.text(:model, longest: 80), serial: @typed.text(:serial, longest: 80), installed_year: @typed.whole(:installed_year, 1950..2100),
-        refrigerant: @typed.text(:refrigerant, longest: 30), flammable: @typed.flag(:flammable), wet: @typed.flag(:wet),
+        refrigerant: @typed.text(:refrigerant, longest: 30), flammable: @typed.flag(:flammable), wet: @typed.flag(:wet), belt: @typed.flag(:belt),
         setpoint_c: @typed.quantity(:setpoint, "temperature"), product: @typed.text(:product, longest: 200),
         product_limit_c: @typed.quantity(:product_limit, "temperature"), product_value_cents: @typed.cents(:product_value),
         drift_end_c: @typed.quantity(:drift_end, "temperature"), supply_volts: @typed.quantity(:supply_volts, "voltage", required: true),

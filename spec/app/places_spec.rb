@@ -26,10 +26,10 @@ RSpec.describe "places and parts", :rolled_back do
     expect([status, page]).to match [422, include("below where the dial begins", "must be above nothing")]
     keep[overload_low: "1.6"]
     expect([status, page]).to match [422, include("note both")]
-    keep[overload_low: "1000 mA", overload_high: "1,6 A", contactor: "9"]
+    keep[overload_low: "1000 mA", overload_high: "1,6 A", contactor: "9", belt: "1"]
     expect(unit.reload.overload_amps).to eq [1.0, 1.6]
     job = create(:job, unit:)
-    expect(Services::PartSearch.new(job, unit.fan_positions.first).question["site"]).to include("overload_amps" => [1.0, 1.6], "contactor_amps" => 9.0)
+    expect(Services::PartSearch.new(job, unit.fan_positions.first).question["site"]).to include("overload_amps" => [1.0, 1.6], "contactor_amps" => 9.0, "belt" => true)
   end
 
   it "reads a plate with two voltages" do

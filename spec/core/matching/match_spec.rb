@@ -53,6 +53,12 @@ RSpec.describe Fenbo::Matching::Match do
     expect([three[2.6, overload_amps: [1.6, 2.6]], three[2.7, overload_amps: [1.6, 2.6]], three[2.6, contactor_amps: 2.5]]).to eq %w[pass fail fail]
   end
 
+  it "never puts a motor behind a belt that its own blade has to cool" do
+    dry = {old: old.merge("enclosure" => "open"), site: site.merge("wet" => false, "belt" => true)}
+    expect(%w[open_air_over open enclosed].map { |enclosure| lines({"enclosure" => enclosure}, **dry)["duty"] }).to eq %w[fail pass pass]
+    expect(lines({"enclosure" => "open_air_over"}, old: dry[:old], site: site.merge("wet" => false))["duty"]).to eq "pass"
+  end
+
   it "keeps a command that nobody obeys from passing, and calls a kit a conversion only where it changes something" do
     led = ->((was, now)) { match([same.merge("control" => now)], old: old.merge("control" => was)).then { |result| (result[:candidates].first || result[:rejected].first)[:checks].to_h { |line| [line[:check], line[:result]] }["control"] } }
     expect([%w[0_10v 0_10v], %w[0_10v none], %w[pwm 0_10v], %w[0_10v program], %w[taps program]].map(&led)).to eq %w[pass fail fail pass pass]

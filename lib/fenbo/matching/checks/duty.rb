@@ -3,11 +3,13 @@
 module Fenbo
   module Matching
     module Checks
-      # An enclosure at least as tight as the old one; closed in wet places.
+      # An enclosure at least as tight as the old one; closed in wet places; behind a belt
+      # never a motor that its own blade has to cool.
       class Duty < Check
         RANK = {"open" => 0, "open_air_over" => 1, "enclosed" => 2, "potted" => 3}.freeze
 
         def line
+          return fail("open air over behind a belt: no blade cools it") if place.belt && candidate.enclosure == "open_air_over"
           return pass("nothing asks for a closed motor here") if demanded.zero?
           return unknown("its enclosure") unless candidate.enclosure
           return fail("#{words(candidate)} in a wet or washed place") if place.wet && RANK[candidate.enclosure] < RANK["enclosed"]
