@@ -15,21 +15,30 @@ ENV["RACK_ENV"] ||= "development"
 require_relative "gems"
 require_relative "database"
 
-module Routes; end
+module Routes
+end
 
-module Services; end
+module Services
+end
 
-module Drawings; end
+module Drawings
+end
 
-module Documents; end
+module Documents
+end
 
-module Helpers; end
+module Helpers
+end
 
 LOADER = Zeitwerk::Loader.new
 LOADER.push_dir(File.join(__dir__, "models"))
-{"routes" => Routes, "services" => Services, "drawings" => Drawings, "documents" => Documents, "helpers" => Helpers}.each do |folder, namespace|
-  LOADER.push_dir(File.join(__dir__, folder), namespace:)
-end
+{
+  "routes" => Routes,
+  "services" => Services,
+  "drawings" => Drawings,
+  "documents" => Documents,
+  "helpers" => Helpers
+}.each { |folder, namespace| LOADER.push_dir(File.join(__dir__, folder), namespace:) }
 LOADER.inflector.inflect("api" => "Api", "pdf" => "Pdf")
 LOADER.setup
 

@@ -3,13 +3,25 @@
 # Headers that every answer carries. Nothing inline, nothing from elsewhere.
 class SecurityHeaders
   POLICY = [
-    "default-src 'none'", "script-src 'self'", "style-src 'self'", "img-src 'self' data: blob:", "font-src 'self'",
-    "connect-src 'self'", "media-src 'self' blob:", "manifest-src 'self'", "form-action 'self'", "frame-ancestors 'none'", "base-uri 'none'"
+    "default-src 'none'",
+    "script-src 'self'",
+    "style-src 'self'",
+    "img-src 'self' data: blob:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "media-src 'self' blob:",
+    "manifest-src 'self'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+    "base-uri 'none'"
   ].join("; ").freeze
 
   HEADERS = {
-    "content-security-policy" => POLICY, "x-content-type-options" => "nosniff", "x-frame-options" => "DENY",
-    "referrer-policy" => "same-origin", "cross-origin-opener-policy" => "same-origin",
+    "content-security-policy" => POLICY,
+    "x-content-type-options" => "nosniff",
+    "x-frame-options" => "DENY",
+    "referrer-policy" => "same-origin",
+    "cross-origin-opener-policy" => "same-origin",
     "permissions-policy" => "camera=(self), microphone=(self), geolocation=()"
   }.freeze
 

@@ -12,14 +12,46 @@ module Web
   # The first part of a path names the class that answers it; under /jobs/N the
   # third part does. A request passes through one class only.
   PATHS = {
-    nil => "Day", "up" => "Health", "api" => "Api", "sign-in" => "SignIn", "sign-out" => "SignIn", "first-run" => "FirstRun",
-    "customers" => "Customers", "units" => "Units", "parts" => "Catalogue", "imports" => "Imports", "settings" => "Settings", "style" => "Style",
-    "photos" => "Photos", "jobs" => "Jobs", "bench" => "Bench", "learning" => "Learning", "meter" => "Meter"
+    nil => "Day",
+    "up" => "Health",
+    "api" => "Api",
+    "sign-in" => "SignIn",
+    "sign-out" => "SignIn",
+    "first-run" => "FirstRun",
+    "customers" => "Customers",
+    "units" => "Units",
+    "parts" => "Catalogue",
+    "imports" => "Imports",
+    "settings" => "Settings",
+    "style" => "Style",
+    "photos" => "Photos",
+    "jobs" => "Jobs",
+    "bench" => "Bench",
+    "learning" => "Learning",
+    "meter" => "Meter"
   }.freeze
   STATIONS = {
-    "call" => "Call", "look" => "Look", "measure" => "Measure", "decide" => "Decide", "match" => "Match", "fitting" => "Fitting", "beside" => "Match", "source" => "Source",
-    "fit" => "Fit", "prove" => "Prove", "hand_over" => "HandOver", "close" => "HandOver", "reopen" => "HandOver", "findings" => "Findings", "readings" => "Readings",
-    "photos" => "Photos", "frost" => "Frost", "sounds" => "Sounds", "report" => "Documents", "report.pdf" => "Documents", "next-visit.ics" => "Documents"
+    "call" => "Call",
+    "look" => "Look",
+    "measure" => "Measure",
+    "decide" => "Decide",
+    "match" => "Match",
+    "fitting" => "Fitting",
+    "beside" => "Match",
+    "source" => "Source",
+    "fit" => "Fit",
+    "prove" => "Prove",
+    "hand_over" => "HandOver",
+    "close" => "HandOver",
+    "reopen" => "HandOver",
+    "findings" => "Findings",
+    "readings" => "Readings",
+    "photos" => "Photos",
+    "frost" => "Frost",
+    "sounds" => "Sounds",
+    "report" => "Documents",
+    "report.pdf" => "Documents",
+    "next-visit.ics" => "Documents"
   }.freeze
 
   def self.route(path)
@@ -31,30 +63,54 @@ module Web
   Rack::Attack.cache.store = ThrottleStore.new
   # A name and an address get ten tries in five minutes each; the API sixty calls
   # a second in one minute.
-  Rack::Attack.throttle("sign-in by address", limit: 30, period: 300) { |request| request.ip if request.post? && request.path == "/sign-in" }
+  Rack::Attack.throttle("sign-in by address", limit: 30, period: 300) do |request|
+    request.ip if request.post? && request.path == "/sign-in"
+  end
   Rack::Attack.throttle("sign-in by name", limit: 10, period: 300) do |request|
     request.params["login"].to_s.strip.downcase[0, 40] if request.post? && request.path == "/sign-in"
   end
-  Rack::Attack.throttle("bad tokens", limit: 60, period: 60) { |request| request.ip if request.path.start_with?("/api/") && request.env["HTTP_AUTHORIZATION"] && ApiToken.user_of(request.env["HTTP_AUTHORIZATION"].delete_prefix("Bearer ")).nil? }
-  Rack::Attack.throttled_responder = lambda do |request|
-    wait = request.env["rack.attack.match_data"][:period]
-    Routes::Base.plain_page(429, "Too many tries", "Wait #{(wait / 60.0).ceil} minutes, then try again. Nothing you typed elsewhere is lost.", "retry-after" => wait.to_s)
+  Rack::Attack.throttle("bad tokens", limit: 60, period: 60) do |request|
+    if request.path.start_with?("/api/") && request.env["HTTP_AUTHORIZATION"] &&
+        ApiToken.user_of(request.env["HTTP_AUTHORIZATION"].delete_prefix("Bearer ")).nil?
+      request.ip
+    end
   end
+  Rack::Attack.throttled_responder =
+    lambda do |request|
+      wait = request.env["rack.attack.match_data"][:period]
+      Routes::Base.plain_page(
+        429,
+        "Too many tries",
+        "Wait #{(wait / 60.0).ceil} minutes, then try again. Nothing you typed elsewhere is lost.",
+        "retry-after" => wait.to_s
+      )
+    end
 
   def self.app
     secret = ENV.fetch("FENBO_SECRET")
-    Rack::Builder.new do
-      use SecurityHeaders
-      use Rack::ContentLength
-      use Rack::Deflater, if: ->(_env, _status, headers, _body) { headers["content-type"].to_s.match?(%r{text/|json|javascript|svg}) }
-      use Rack::Static, urls: ["/assets"], root: File.join(ROOT, "public"), header_rules: [[:all, {"cache-control" => "public, max-age=#{WEEK}"}]]
-      use DatabaseAway
-      use Database::Release
-      use Rack::Session::Cookie, key: "fenbo", secrets: [secret], same_site: :lax, httponly: true, expire_after: 2 * WEEK,
-        secure: ENV["FENBO_SECURE_COOKIE"] == "1"
-      use Rack::Attack
-      run ->(env) { Web.route(env["PATH_INFO"]).call(env) }
-    end.to_app
+    Rack::Builder
+      .new do
+        use SecurityHeaders
+        use Rack::ContentLength
+        use Rack::Deflater,
+          if: ->(_env, _status, headers, _body) { headers["content-type"].to_s.match?(%r{text/|json|javascript|svg}) }
+        use Rack::Static,
+          urls: ["/assets"],
+          root: File.join(ROOT, "public"),
+          header_rules: [[:all, {"cache-control" => "public, max-age=#{WEEK}"}]]
+        use DatabaseAway
+        use Database::Release
+        use Rack::Session::Cookie,
+          key: "fenbo",
+          secrets: [secret],
+          same_site: :lax,
+          httponly: true,
+          expire_after: 2 * WEEK,
+          secure: ENV["FENBO_SECURE_COOKIE"] == "1"
+        use Rack::Attack
+        run ->(env) { Web.route(env["PATH_INFO"]).call(env) }
+      end
+      .to_app
   end
 
   # The database is away: a plain page, for every request, until it is back.
@@ -76,7 +132,9 @@ module Web
 
     def away(env, problem)
       env["rack.errors"].puts "database away: #{problem.class}: #{problem.message.lines.first}"
-      text = "Everything recorded so far is safe. What you just sent was not taken: keep this page, and send it again when the database is back."
+      text =
+        "Everything recorded so far is safe. What you just sent was not taken: keep this page, and send it " \
+        "again when the database is back."
       Routes::Base.plain_page(503, "The database is away", text, "retry-after" => "5")
     end
   end

@@ -28,27 +28,33 @@ ENV["DATABASE_URL"] = postgres.url("fenbo_bench")
 ENV["FENBO_SECRET"] = "0" * 128
 ENV["RACK_ENV"] = "production"
 
-server = fork do
-  boot = Stopwatch.now
-  require_relative "../app/boot"
-  require_relative "lib/schema"
-  loaded = Stopwatch.now
-  Schema.migrate
-  # As bin/start does.
-  require_relative "lib/apart"
-  Apart.run do
-    require_relative "../db/demo/world"
-    Demo::World.new(today: Date.today).load
+server =
+  fork do
+    boot = Stopwatch.now
+    require_relative "../app/boot"
+    require_relative "lib/schema"
+    loaded = Stopwatch.now
+    Schema.migrate
+    # As bin/start does.
+    require_relative "lib/apart"
+    Apart.run do
+      require_relative "../db/demo/world"
+      Demo::World.new(today: Date.today).load
+    end
+    require "puma"
+    require "puma/server"
+    fenbo = Web.app
+    bare = ->(_env) { [200, {"content-type" => "text/plain"}, ["bare"]] }
+    puma =
+      Puma::Server.new(
+        ->(env) { (env["PATH_INFO"] == "/bare") ? bare.call(env) : fenbo.call(env) },
+        nil,
+        {min_threads: 2, max_threads: 5}
+      )
+    puma.add_tcp_listener("127.0.0.1", 4699)
+    File.write(File.join(ROOT, "var", "bench-boot"), (loaded - boot).round(2))
+    puma.run.join
   end
-  require "puma"
-  require "puma/server"
-  fenbo = Web.app
-  bare = ->(_env) { [200, {"content-type" => "text/plain"}, ["bare"]] }
-  puma = Puma::Server.new(->(env) { (env["PATH_INFO"] == "/bare") ? bare.call(env) : fenbo.call(env) }, nil, {min_threads: 2, max_threads: 5})
-  puma.add_tcp_listener("127.0.0.1", 4699)
-  File.write(File.join(ROOT, "var", "bench-boot"), (loaded - boot).round(2))
-  puma.run.join
-end
 at_exit { Process.kill("KILL", server) }
 
 http = Net::HTTP.new("127.0.0.1", 4699)
@@ -61,16 +67,34 @@ end
 page = http.get("/sign-in")
 cookie = page["set-cookie"][/\Afenbo=[^;]+/]
 token = page.body[/name="csrf" content="([^"]+)"/, 1]
-answer = http.post("/sign-in", URI.encode_www_form(login: "ilka", password: "frost and copper", authenticity_token: CGI.unescapeHTML(token)), {"Cookie" => cookie})
+answer =
+  http.post(
+    "/sign-in",
+    URI.encode_www_form(login: "ilka", password: "frost and copper", authenticity_token: CGI.unescapeHTML(token)),
+    {"Cookie" => cookie}
+  )
 cookie = answer["set-cookie"][/\Afenbo=[^;]+/]
 asked = {"Cookie" => cookie, "Accept-Encoding" => "gzip"}
 board = http.get("/", {"Cookie" => cookie}).body
-job = board[%r{href="/jobs/(\d+)".*?Cheese cellar 2}m] && board.scan(%r{href="/jobs/(\d+)">\s*<span[^>]*>Cheese cellar 2}).dig(0, 0)
+job =
+  board[%r{href="/jobs/(\d+)".*?Cheese cellar 2}m] &&
+  board.scan(%r{href="/jobs/(\d+)">\s*<span[^>]*>Cheese cellar 2}).dig(0, 0)
 
 puts "pages, ms: median and 95th percentile of #{ROUNDS}, demo world"
 worst = 0
-{"bare endpoint, same Puma" => "/bare", "day board" => "/", "look" => "/jobs/#{job}/look", "measure" => "/jobs/#{job}/measure", "decide" => "/jobs/#{job}/decide", "match" => "/jobs/#{job}/match",
- "fit" => "/jobs/#{job}/fit", "prove" => "/jobs/#{job}/prove", "hand over" => "/jobs/#{job}/hand_over", "unit" => "/units/2", "parts" => "/parts"}.each do |name, path|
+{
+  "bare endpoint, same Puma" => "/bare",
+  "day board" => "/",
+  "look" => "/jobs/#{job}/look",
+  "measure" => "/jobs/#{job}/measure",
+  "decide" => "/jobs/#{job}/decide",
+  "match" => "/jobs/#{job}/match",
+  "fit" => "/jobs/#{job}/fit",
+  "prove" => "/jobs/#{job}/prove",
+  "hand over" => "/jobs/#{job}/hand_over",
+  "unit" => "/units/2",
+  "parts" => "/parts"
+}.each do |name, path|
   3.times { http.get(path, asked) }
   size = 0
   times = Array.new(ROUNDS) { Stopwatch.timed { size = http.get(path, asked).body.bytesize } }
@@ -78,14 +102,20 @@ worst = 0
   # Match searches the catalogue: its own target, with the search's.
   searches = name == "match"
   worst = [worst, high].max unless path == "/bare" || searches
-  line name, median.to_s.rjust(6), high.to_s.rjust(6), "#{(size / 1024.0).round(1)} kB gzipped", *(searches ? [Stopwatch.mark(high, TARGETS[:search_page_ms])] : [])
+  line name,
+    median.to_s.rjust(6),
+    high.to_s.rjust(6),
+    "#{(size / 1024.0).round(1)} kB gzipped",
+    *(searches ? [Stopwatch.mark(high, TARGETS[:search_page_ms])] : [])
 end
 line "slowest page, 95th percentile", worst, Stopwatch.mark(worst, TARGETS[:page_ms])
 
 puts "weight"
 files = %w[fenbo.css fenbo.js].to_h { |name| [name, File.size(File.join(ROOT, "public/assets", name)) / 1000.0] }
 files.each { |name, kb| line name, "#{kb.round(1)} kB" }
-line "scripts and styles together", "#{files.values.sum.round(1)} kB", Stopwatch.mark(files.values.sum, TARGETS[:assets_kb])
+line "scripts and styles together",
+  "#{files.values.sum.round(1)} kB",
+  Stopwatch.mark(files.values.sum, TARGETS[:assets_kb])
 
 puts "core, calls a second and ms each, after loading"
 $LOAD_PATH.unshift File.join(ROOT, "lib")
@@ -95,13 +125,23 @@ Fenbo::Tools.names.each do |name|
   Fenbo::Tools.call(name, example)
   count = (name == "diagnose") ? 30 : 200
   seconds = Stopwatch.timed { count.times { Fenbo::Tools.call(name, example) } } / count
-  line name, "#{(1 / seconds).round}/s", "#{(seconds * 1000).round(2)} ms", *((name == "diagnose") ? [Stopwatch.mark(seconds * 1000, TARGETS[:diagnose_ms])] : [])
+  line name,
+    "#{(1 / seconds).round}/s",
+    "#{(seconds * 1000).round(2)} ms",
+    *((name == "diagnose") ? [Stopwatch.mark(seconds * 1000, TARGETS[:diagnose_ms])] : [])
 end
 
 puts "start and memory"
 %w[amps diagnose].each do |name|
   input = JSON.generate(Fenbo::Tools.entry(name).example)
-  seconds = Array.new(5) { Stopwatch.timed { Open3.capture2({"RUBYOPT" => nil}, File.join(ROOT, "bin/fenbo"), name, stdin_data: input) } }.sort[2]
+  seconds =
+    Array
+      .new(5) do
+        Stopwatch.timed { Open3.capture2({"RUBYOPT" => nil}, File.join(ROOT, "bin/fenbo"), name, stdin_data: input) }
+      end
+      .sort[
+      2
+    ]
   line "bin/fenbo #{name}, process and all", "#{seconds.round(2)} s", Stopwatch.mark(seconds, TARGETS[:command_s])
 end
 line "application loaded in", "#{File.read(File.join(ROOT, "var", "bench-boot"))} s"

@@ -14,12 +14,14 @@ require_relative "lib/secrets"
 ROOT = File.expand_path("..", __dir__)
 options = {port: 4680, bind: "127.0.0.1", demo: true, reset: false}
 begin
-  OptionParser.new do |o|
-    o.on("--port N", Integer) { |value| options[:port] = value }
-    o.on("--bind ADDRESS") { |value| options[:bind] = value }
-    o.on("--no-demo") { options[:demo] = false }
-    o.on("--reset-demo") { options[:reset] = true }
-  end.parse!
+  OptionParser
+    .new do |o|
+      o.on("--port N", Integer) { |value| options[:port] = value }
+      o.on("--bind ADDRESS") { |value| options[:bind] = value }
+      o.on("--no-demo") { options[:demo] = false }
+      o.on("--reset-demo") { options[:reset] = true }
+    end
+    .parse!
 rescue OptionParser::ParseError => problem
   abort "#{problem.message}. See bin/start --help."
 end
@@ -27,14 +29,19 @@ abort "--port wants a number from 1 to 65535." unless options[:port].between?(1,
 
 def say(text) = puts("  #{text}")
 
-def give_up(what, remedy) = abort("\nFenbo could not start: #{what}\nThis mends it:\n  #{remedy}")
+def give_up(what, remedy)
+  abort("\nFenbo could not start: #{what}\nThis mends it:\n  #{remedy}")
+end
 
 begin
   TCPServer.new(options[:bind], options[:port]).close
 rescue Errno::EADDRINUSE
   give_up("port #{options[:port]} is in use by another program", "bin/start --port #{options[:port] + 1}")
 rescue SystemCallError, SocketError => problem
-  give_up("it cannot listen on #{options[:bind]}:#{options[:port]} (#{problem.message})", "bin/start --bind 127.0.0.1 --port 4680")
+  give_up(
+    "it cannot listen on #{options[:bind]}:#{options[:port]} (#{problem.message})",
+    "bin/start --bind 127.0.0.1 --port 4680"
+  )
 end
 
 ENV["RACK_ENV"] ||= "production"
@@ -67,16 +74,20 @@ require_relative "lib/schema"
 begin
   Schema.migrate { |name| say("migrating: #{name}") }
 rescue ActiveRecord::ActiveRecordError => problem
-  give_up("the database could not be migrated (#{problem.message.lines.first&.strip})", "bin/start, or bin/start --reset-demo to begin anew")
+  give_up(
+    "the database could not be migrated (#{problem.message.lines.first&.strip})",
+    "bin/start, or bin/start --reset-demo to begin anew"
+  )
 end
 
 if options[:demo] && User.none?
   say "loading the demo world"
   require_relative "lib/apart"
-  loaded = Apart.run do
-    require_relative "../db/demo/world"
-    Demo::World.new(today: Date.today).load
-  end
+  loaded =
+    Apart.run do
+      require_relative "../db/demo/world"
+      Demo::World.new(today: Date.today).load
+    end
   give_up("the demo world could not be loaded", "bin/start --reset-demo") unless loaded
 end
 
@@ -100,29 +111,36 @@ if postgres
   end
 end
 
-configuration = Puma::Configuration.new do |config|
-  config.bind "tcp://#{options[:bind].include?(":") ? "[#{options[:bind]}]" : options[:bind]}:#{options[:port]}"
-  config.threads 2, Database::THREADS
-  config.environment ENV["RACK_ENV"]
-  config.app Web.app
-  config.log_requests false
-  config.silence_single_worker_warning if config.respond_to?(:silence_single_worker_warning)
-end
-events = Puma::Events.new
-started = lambda do
-  puts "", "  Fenbo is up: #{address}", ""
-  if Setting.read("demo_loaded_on")
-    puts "  Demo sign-ins (password for all: #{Demos::PASSWORD})"
-    Demos::PEOPLE.each { |person| puts "    #{person[:login].ljust(8)} #{person[:name]}, #{person[:role]}" }
-  elsif User.none?
-    puts "  Open it to make the first office user."
+configuration =
+  Puma::Configuration.new do |config|
+    config.bind "tcp://#{options[:bind].include?(":") ? "[#{options[:bind]}]" : options[:bind]}:#{options[:port]}"
+    config.threads 2, Database::THREADS
+    config.environment ENV["RACK_ENV"]
+    config.app Web.app
+    config.log_requests false
+    config.silence_single_worker_warning if config.respond_to?(:silence_single_worker_warning)
   end
-  puts "", "  Ctrl-C stops it."
-  $stdout.flush
-end
+events = Puma::Events.new
+started =
+  lambda do
+    puts "", "  Fenbo is up: #{address}", ""
+    if Setting.read("demo_loaded_on")
+      puts "  Demo sign-ins (password for all: #{Demos::PASSWORD})"
+      Demos::PEOPLE.each { |person| puts "    #{person[:login].ljust(8)} #{person[:name]}, #{person[:role]}" }
+    elsif User.none?
+      puts "  Open it to make the first office user."
+    end
+    puts "", "  Ctrl-C stops it."
+    $stdout.flush
+  end
 events.respond_to?(:after_booted) ? events.after_booted(&started) : events.on_booted(&started)
 begin
-  Puma::Launcher.new(configuration, events:, log_writer: Puma::LogWriter.new(File.open(File.join(ROOT, "var", "puma.log"), "a").tap { |f| f.sync = true }, $stderr)).run
+  Puma::Launcher.new(
+    configuration,
+    events:,
+    log_writer:
+      Puma::LogWriter.new(File.open(File.join(ROOT, "var", "puma.log"), "a").tap { |f| f.sync = true }, $stderr)
+  ).run
 rescue Interrupt
   # Ctrl-C before Puma took over the signal.
 end

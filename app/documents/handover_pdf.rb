@@ -21,7 +21,15 @@ module Documents
     end
 
     def render
-      @pdf = Prawn::Document.new(page_size: "A4", margin: [44, 48, 52, 48], info: {Title: "Fenbo job #{job.number}", Creator: "Fenbo"})
+      @pdf =
+        Prawn::Document.new(
+          page_size: "A4",
+          margin: [44, 48, 52, 48],
+          info: {
+            Title: "Fenbo job #{job.number}",
+            Creator: "Fenbo"
+          }
+        )
       typeface
       head
       complaint
@@ -50,7 +58,9 @@ module Documents
     def head
       @pdf.text Setting.read("shop_name"), size: 9, color: MUTED
       @pdf.text "#{job.unit.name}, #{job.unit.site.name}", size: 17, style: :bold
-      @pdf.text "#{job.unit.family_label} · #{[job.unit.model, job.unit.serial].compact.join(" · ")} · #{@report.position&.long_label}", color: MUTED
+      @pdf.text "#{job.unit.family_label} · #{[job.unit.model, job.unit.serial].compact.join(" · ")} · " \
+        "#{@report.position&.long_label}",
+        color: MUTED
       @pdf.move_down 6
       @pdf.stroke_color COPPER
       @pdf.line_width 2.4
@@ -70,56 +80,98 @@ module Documents
     def complaint
       section "Reported"
       @pdf.text job.complaint
-      visits = @report.visits.map { |visit| "#{visit.technician.name}, #{words.day_clock(visit.starts_at)}#{" to #{words.clock(visit.ends_at)}" if visit.ends_at}: box #{temperature(visit.arrival_c)} on arrival, #{temperature(visit.leaving_c)} on leaving" }
+      visits =
+        @report.visits.map do |visit|
+          "#{visit.technician.name}, " \
+          "#{words.day_clock(visit.starts_at)}#{" to #{words.clock(visit.ends_at)}" if visit.ends_at}: box " \
+          "#{temperature(visit.arrival_c)} on arrival, #{temperature(visit.leaving_c)} on leaving"
+        end
       visits.each { |line| @pdf.text line, color: MUTED, size: 8.5 }
     end
 
-    def temperature(celsius) = celsius ? words.show(celsius, "temperature") : "not read"
+    def temperature(celsius)
+      celsius ? words.show(celsius, "temperature") : "not read"
+    end
 
     def cause
       decision = @report.decision or return
       section "Cause: #{decision.label}"
-      @pdf.text "#{Decision::ACTIONS[decision.action]}. Decided by #{decision.user.name}, #{words.day_clock(decision.taken_at)}#{countersigned(decision)}."
+      @pdf.text "#{Decision::ACTIONS[decision.action]}. Decided by #{decision.user.name}, " \
+        "#{words.day_clock(decision.taken_at)}#{countersigned(decision)}."
       @pdf.text "Fenbo gave it #{words.percent(decision.probability)}." if decision.probability
-      @pdf.text "Decided otherwise than proposed (#{Fenbo::Diagnosis::Cause.label(decision.proposed)}): #{decision.override_reason}", color: COPPER if decision.overridden?
+      if decision.overridden?
+        @pdf.text "Decided otherwise than proposed (#{Fenbo::Diagnosis::Cause.label(decision.proposed)}): " \
+          "#{decision.override_reason}",
+          color: COPPER
+      end
     end
 
-    def countersigned(decision) = decision.countersigned_by ? ", countersigned by #{decision.countersigned_by.name}" : ""
+    def countersigned(decision)
+      decision.countersigned_by ? ", countersigned by #{decision.countersigned_by.name}" : ""
+    end
 
     def evidence
       section "What was found"
-      rows = @report.findings.map { |finding| [finding.fan_position&.label&.capitalize || "Unit", finding.test_short, finding.label, finding.user.first_name, words.day_clock(finding.taken_at)] }
-      table([["Where", "Test", "Outcome", "By", "When"], *rows])
+      rows =
+        @report.findings.map do |finding|
+          [
+            finding.fan_position&.label&.capitalize || "Unit",
+            finding.test_short,
+            finding.label,
+            finding.user.first_name,
+            words.day_clock(finding.taken_at)
+          ]
+        end
+      table([%w[Where Test Outcome By When], *rows])
       amps("Readings before the work", @report.readings("before"))
       besides
     end
 
     def besides
-      rows = @report.besides.map { |one| [one.where, one.what, one.verdict || words.verdict_words(one.reading.verdict), words.day_clock(one.reading.taken_at)] }
+      rows =
+        @report.besides.map do |one|
+          [
+            one.where,
+            one.what,
+            one.verdict || words.verdict_words(one.reading.verdict),
+            words.day_clock(one.reading.taken_at)
+          ]
+        end
       return if rows.empty?
       section "Measured, painted and heard besides"
-      table([["Where", "What", "Verdict", "When"], *rows])
+      table([%w[Where What Verdict When], *rows])
     end
 
     def amps(title, readings)
       return if readings.empty?
       section title
-      table([["Fan", "Read", "Window", "Verdict", "When"], *readings.map { |reading| amps_row(reading) }])
+      table([%w[Fan Read Window Verdict When], *readings.map { |reading| amps_row(reading) }])
     end
 
     def amps_row(reading)
       window = reading.result["window"]
       unit = reading.result["watts"] ? "W" : "A"
-      [reading.fan_position.label.capitalize, reading.result["legs"].map { |leg| "#{leg["amps"]} A ± #{leg["error"]}" }.join(", "),
-        window ? "#{window["low"]} to #{window["high"]} #{unit}" : "–", words.verdict_words(reading.verdict), words.day_clock(reading.taken_at)]
+      [
+        reading.fan_position.label.capitalize,
+        reading.result["legs"].map { |leg| "#{leg["amps"]} A ± #{leg["error"]}" }.join(", "),
+        window ? "#{window["low"]} to #{window["high"]} #{unit}" : "–",
+        words.verdict_words(reading.verdict),
+        words.day_clock(reading.taken_at)
+      ]
     end
 
     def work
       section "What was done"
       choice = @report.choice
-      @pdf.text "New motor #{choice.motor.part_no} (#{choice.motor.maker}), #{Helpers::Words::GRADES[choice.grade]&.downcase}." if choice&.motor
+      if choice&.motor
+        @pdf.text "New motor #{choice.motor.part_no} (#{choice.motor.maker}), " \
+          "#{Helpers::Words::GRADES[choice.grade]&.downcase}."
+      end
       plan = @report.plan
-      @pdf.text "Work plan: #{plan.done_count} of #{plan.steps.size} steps done#{", made safe and proved dead" if plan.safe?}." if plan
+      if plan
+        @pdf.text "Work plan: #{plan.done_count} of #{plan.steps.size} steps " \
+          "done#{", made safe and proved dead" if plan.safe?}."
+      end
       @report.measured.each { |label, value, kind, _| @pdf.text "#{label}: #{words.show(value, kind)}" }
       @pdf.text "Moved over from the old motor: #{@report.transferred.join(", ")}." if @report.transferred.any?
       @pdf.text @report.handover.summary if @report.handover&.summary
@@ -128,7 +180,9 @@ module Documents
     def proof
       amps("Proof: readings after the work", @report.readings("after"))
       section "Proved"
-      Services::Proof::CHECKS.each { |id, text| @pdf.text "#{@report.proof.done?(id) ? "✓" : "–"}  #{text}", color: @report.proof.done?(id) ? INK : BAD }
+      Services::Proof::CHECKS.each do |id, text|
+        @pdf.text "#{@report.proof.done?(id) ? "✓" : "–"}  #{text}", color: @report.proof.done?(id) ? INK : BAD
+      end
       @pdf.text "Not proved yet: #{@report.proof.missing.join("; ")}.", color: BAD if @report.proof.missing.any?
     end
 
@@ -164,9 +218,18 @@ module Documents
 
     def table(rows)
       return @pdf.text("Nothing was recorded.", color: MUTED) if rows.size == 1
-      @pdf.table(rows, header: true, width: @pdf.bounds.width, cell_style: {borders: [:bottom], border_width: 0.5, border_color: "C5D0CA", padding: [3, 4, 3, 0], size: 8.5}) do |table|
-        table.row(0).font_style = :bold
-      end
+      @pdf.table(
+        rows,
+        header: true,
+        width: @pdf.bounds.width,
+        cell_style: {
+          borders: [:bottom],
+          border_width: 0.5,
+          border_color: "C5D0CA",
+          padding: [3, 4, 3, 0],
+          size: 8.5
+        }
+      ) { |table| table.row(0).font_style = :bold }
     end
   end
 end

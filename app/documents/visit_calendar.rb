@@ -36,7 +36,9 @@ module Documents
 
     def minutes = plan&.minutes || MINUTES
 
-    def part = @job.part_choice&.motor && "Bring: #{@job.part_choice.motor.part_no}"
+    def part
+      @job.part_choice&.motor && "Bring: #{@job.part_choice.motor.part_no}"
+    end
 
     def tools = plan && "Tools: #{plan.plan.tools.join(", ")}"
   end

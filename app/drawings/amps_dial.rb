@@ -36,16 +36,22 @@ module Drawings
 
     def words
       return "Gauge without a reading" unless @result
-      "Gauge: #{@result["legs"].map { |leg| "#{leg["amps"]} A" }.join(", ")}, #{@result["verdict"].tr("_", " ")}, #{@turns} turns through the clamp"
+      "Gauge: #{@result["legs"].map { |leg| "#{leg["amps"]} A" }.join(", ")}, " \
+      "#{@result["verdict"].tr("_", " ")}, #{@turns} turns through the clamp"
     end
 
     # The scale ends where the window sits well inside it.
     def top
-      @top ||= begin
-        most = [@window && @window["high"] * 1.45, *(@result ? @result["legs"].map { |leg| (leg["amps"] + leg["error"]) * 1.1 } : [])].compact.max || 1.0
-        step = 10.0**Math.log10([most, 0.001].max).floor
-        [1, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10].map { |factor| factor * step }.find { |end_value| end_value >= most }
-      end
+      @top ||=
+        begin
+          most =
+            [
+              @window && @window["high"] * 1.45,
+              *(@result ? @result["legs"].map { |leg| (leg["amps"] + leg["error"]) * 1.1 } : [])
+            ].compact.max || 1.0
+          step = 10.0**Math.log10([most, 0.001].max).floor
+          [1, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10].map { |factor| factor * step }.find { |end_value| end_value >= most }
+        end
     end
 
     def angle(amps) = FROM + (TO - FROM) * (amps / top).clamp(0, 1.0)
@@ -82,7 +88,10 @@ module Drawings
     def error(leg, bad)
       from, to = angle([leg["amps"] - leg["error"], 0].max), angle(leg["amps"] + leg["error"])
       a, b = Svg.polar(CX, CY, R - 22, from), Svg.polar(CX, CY, R - 22, to)
-      @svg.path("M#{CX} #{CY} L#{Svg.p(*a)} A#{R - 22} #{R - 22} 0 0 1 #{Svg.p(*b)} Z", bad ? "dial-error-bad" : "dial-error")
+      @svg.path(
+        "M#{CX} #{CY} L#{Svg.p(*a)} A#{R - 22} #{R - 22} 0 0 1 #{Svg.p(*b)} Z",
+        bad ? "dial-error-bad" : "dial-error"
+      )
     end
 
     # The clamp, its two jaws closing on the conductor that goes through as often as it
@@ -90,10 +99,25 @@ module Drawings
     def jaw
       x, y = 392, 46
       turns = [@turns, 6].min
-      turns.times { |index| @svg.path("M#{x - 46} #{y + (index - (turns - 1) / 2.0) * 6 + 5} q46 -10 92 0", "conductor") }
-      @svg.path("M#{x - 3} #{y - 29} A30 30 0 0 0 #{x - 14} #{y + 27}", "jaw").path("M#{x + 3} #{y - 29} A30 30 0 0 1 #{x + 14} #{y + 27}", "jaw")
-      @svg.path("M#{x - 22} #{y + 30} H#{x + 22} L#{x + 26} #{y + 44} L#{x + 17} #{y + 104} H#{x - 17} L#{x - 26} #{y + 44} Z", "jaw-body")
-      @svg.path("M#{x - 30} #{y + 38} l-9 14 l5 3 l8 -10 Z", "jaw-body").rect(x - 13, y + 62, 26, 18, "fill-sheet", rx: 2)
+      turns.times do |index|
+        @svg.path("M#{x - 46} #{y + (index - (turns - 1) / 2.0) * 6 + 5} q46 -10 92 0", "conductor")
+      end
+      @svg.path("M#{x - 3} #{y - 29} A30 30 0 0 0 #{x - 14} #{y + 27}", "jaw").path(
+        "M#{x + 3} #{y - 29} A30 30 0 0 1 #{x + 14} #{y + 27}",
+        "jaw"
+      )
+      @svg.path(
+        "M#{x - 22} #{y + 30} H#{x + 22} L#{x + 26} #{y + 44} L#{x + 17} #{y + 104} H#{x - 17} L#{x - 26} #{y + 44} Z",
+        "jaw-body"
+      )
+      @svg.path("M#{x - 30} #{y + 38} l-9 14 l5 3 l8 -10 Z", "jaw-body").rect(
+        x - 13,
+        y + 62,
+        26,
+        18,
+        "fill-sheet",
+        rx: 2
+      )
       @svg.text(x, y + 128, "#{@turns} #{(@turns == 1) ? "turn" : "turns"}", "dial-figure", text_anchor: "middle")
     end
   end

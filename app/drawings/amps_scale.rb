@@ -20,7 +20,13 @@ module Drawings
 
     # The end of a scale that holds all of these.
     def self.top_for(readings)
-      most = readings.flat_map { |reading| [reading.dig("window", "high"), *reading["legs"].map { |leg| leg["amps"] + leg["error"] }] }.compact.max
+      most =
+        readings
+          .flat_map do |reading|
+            [reading.dig("window", "high"), *reading["legs"].map { |leg| leg["amps"] + leg["error"] }]
+          end
+          .compact
+          .max
       most ? most * 1.25 : 1.0
     end
 

@@ -17,9 +17,13 @@ module Drawings
       @up = up
     end
 
-    def x(value) = LEFT + (value - @across.begin) / span(@across) * (@width - LEFT - RIGHT)
+    def x(value)
+      LEFT + (value - @across.begin) / span(@across) * (@width - LEFT - RIGHT)
+    end
 
-    def y(value) = 8 + (1 - (value - @up.begin) / span(@up)) * (@height - BOTTOM - 8)
+    def y(value)
+      8 + (1 - (value - @up.begin) / span(@up)) * (@height - BOTTOM - 8)
+    end
 
     def right = @width - RIGHT
 
@@ -28,9 +32,30 @@ module Drawings
     # Ticks at round steps with figures; the words stand at each axis' end.
     def draw(across_words:, up_words:)
       @svg.line(LEFT, 8, LEFT, base, "line-medium").line(LEFT, base, right, base, "line-medium")
-      steps(@across).each { |at| @svg.line(x(at), base, x(at), base + 5, "line-tick").text(x(at), base + 19, figure(at), "axis-figure", text_anchor: "middle") }
-      steps(@up).each { |at| @svg.line(LEFT - 5, y(at), LEFT, y(at), "line-tick").text(LEFT - 8, y(at) + 4, figure(at), "axis-figure", text_anchor: "end") }
-      @svg.text(right, base - 6, across_words, "axis-words", text_anchor: "end").text(LEFT + 8, 18, up_words, "axis-words")
+      steps(@across).each do |at|
+        @svg.line(x(at), base, x(at), base + 5, "line-tick").text(
+          x(at),
+          base + 19,
+          figure(at),
+          "axis-figure",
+          text_anchor: "middle"
+        )
+      end
+      steps(@up).each do |at|
+        @svg.line(LEFT - 5, y(at), LEFT, y(at), "line-tick").text(
+          LEFT - 8,
+          y(at) + 4,
+          figure(at),
+          "axis-figure",
+          text_anchor: "end"
+        )
+      end
+      @svg.text(right, base - 6, across_words, "axis-words", text_anchor: "end").text(
+        LEFT + 8,
+        18,
+        up_words,
+        "axis-words"
+      )
     end
 
     def path(points) = "M" + points.map { |a, b| Svg.p(x(a), y(b)) }.join(" L")
@@ -47,6 +72,8 @@ module Drawings
       ((range.begin / step).ceil..(range.end / step).floor).map { |count| count * step }
     end
 
-    def figure(value) = ((value == value.round) ? value.round.to_s : format("%.3g", value)).sub(/\A-/, "−")
+    def figure(value)
+      ((value == value.round) ? value.round.to_s : format("%.3g", value)).sub(/\A-/, "−")
+    end
   end
 end

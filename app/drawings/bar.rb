@@ -9,8 +9,10 @@ module Drawings
     end
 
     def svg
-      %(<svg viewBox="0 0 400 9" preserveAspectRatio="none" class="bar" aria-hidden="true" focusable="false"><rect x="0.5" y="0.5" width="399" height="8" class="track"/>) +
-        %(<rect x="0" y="0" width="#{(@share * 400).round(1)}" height="9" class="#{@soft ? "fill-soft" : "fill"}"/></svg>)
+      width = (@share * 400).round(1)
+      %(<svg viewBox="0 0 400 9" preserveAspectRatio="none" class="bar" aria-hidden="true" focusable="false">) +
+        %(<rect x="0.5" y="0.5" width="399" height="8" class="track"/>) +
+        %(<rect x="0" y="0" width="#{width}" height="9" class="#{@soft ? "fill-soft" : "fill"}"/></svg>)
     end
   end
 end

@@ -23,19 +23,29 @@ module Drawings
       level(@setpoint, "setpoint", "limit-soft")
       level(@food, "product's limit", "limit-hard") if @food&.between?(low, high)
       fitted if @result["tau_minutes"]
-      @readings.each { |row| @svg.circle(@axes.x(row["minute"]), @axes.y(row["c"]), (@readings.size > 60) ? 2 : 4, "trend-dot") }
+      @readings.each do |row|
+        @svg.circle(@axes.x(row["minute"]), @axes.y(row["c"]), (@readings.size > 60) ? 2 : 4, "trend-dot")
+      end
       @svg.to_s
     end
 
     private
 
-    def words = "#{@readings.size} readings, #{@result["verdict"].tr("_", " ")}#{", arrives at minute #{@result["arrives_minute"]}" if @result["arrives_minute"]}"
+    def words
+      "#{@readings.size} readings, " +
+        @result["verdict"].tr("_", " ") +
+        (@result["arrives_minute"] ? ", arrives at minute #{@result["arrives_minute"]}" : "")
+    end
 
     def first = @readings.map { |row| row["minute"] }.min.to_f
 
-    def last = [@readings.map { |row| row["minute"] }.max, (@result["arrives_minute"] || 0) * 1.08, first + 1].max.to_f
+    def last
+      [@readings.map { |row| row["minute"] }.max, (@result["arrives_minute"] || 0) * 1.08, first + 1].max.to_f
+    end
 
-    def temperatures = @readings.map { |row| row["c"] } + [@setpoint, @result["settles_c"]].compact
+    def temperatures
+      @readings.map { |row| row["c"] } + [@setpoint, @result["settles_c"]].compact
+    end
 
     def low = temperatures.min - 1.0
 
@@ -50,7 +60,10 @@ module Drawings
     def fitted
       settles, tau, off = @result["settles_c"], @result["tau_minutes"], [2 * @result["rmse_c"], 0.05].max
       start = start_c(settles, tau)
-      points = (0..48).map { |step| first + (last - first) * step / 48 }.map { |minute| [minute, settles + (start - settles) * Math.exp(-(minute - first) / tau)] }
+      points =
+        (0..48)
+          .map { |step| first + (last - first) * step / 48 }
+          .map { |minute| [minute, settles + (start - settles) * Math.exp(-(minute - first) / tau)] }
       band = points.map { |at, c| [at, c + off] } + points.reverse.map { |at, c| [at, c - off] }
       @svg.path("#{@axes.path(band)} Z", "curve-band").path(@axes.path(points), "curve")
       arrival
@@ -59,12 +72,19 @@ module Drawings
     # Least squares for T0 with the other two given.
     def start_c(settles, tau)
       weights = @readings.map { |row| Math.exp(-(row["minute"] - first) / tau) }
-      settles + @readings.each_index.sum { |i| (@readings[i]["c"] - settles) * weights[i] } / weights.sum { |one| one**2 }
+      settles +
+        @readings.each_index.sum { |i| (@readings[i]["c"] - settles) * weights[i] } / weights.sum { |one| one**2 }
     end
 
     def arrival
       at = @result["arrives_minute"] or return
-      @svg.line(@axes.x(at), @axes.base, @axes.x(at), @axes.y(@setpoint) - 40, "line-leader").text(@axes.x(at) - 6, @axes.y(@setpoint) - 44, "minute #{at.round}", "leg-figure", text_anchor: "end")
+      @svg.line(@axes.x(at), @axes.base, @axes.x(at), @axes.y(@setpoint) - 40, "line-leader").text(
+        @axes.x(at) - 6,
+        @axes.y(@setpoint) - 44,
+        "minute #{at.round}",
+        "leg-figure",
+        text_anchor: "end"
+      )
     end
   end
 end

@@ -49,7 +49,13 @@ module Drawings
       x = @entry.limit_in_hours && self.class.x(@entry.limit_in_hours) or return
       @svg.rect(x, 8, WIDTH - x, 44, "past-limit").line(x, 2, x, 58, "limit-line")
       near_end = x > WIDTH - 150
-      @svg.text(near_end ? x - 6 : x + 4, 70, @entry.limit_words, "limit-words", text_anchor: near_end ? "end" : "start")
+      @svg.text(
+        near_end ? x - 6 : x + 4,
+        70,
+        @entry.limit_words,
+        "limit-words",
+        text_anchor: near_end ? "end" : "start"
+      )
     end
 
     # The product's temperature from now on, 0 at the bottom of the band.
@@ -57,7 +63,8 @@ module Drawings
       temperatures = @entry.temperatures or return
       low, high = temperatures.map(&:last).minmax
       return if high - low < 0.1
-      points = temperatures.filter_map { |at, c| (x = self.class.x(at)) && Svg.p(x, 50 - (c - low) / (high - low) * 38) }
+      points =
+        temperatures.filter_map { |at, c| (x = self.class.x(at)) && Svg.p(x, 50 - (c - low) / (high - low) * 38) }
       @svg.path("M" + points.join(" L"), "drift")
     end
 
@@ -72,7 +79,13 @@ module Drawings
       late = @entry.late?(visit, @now)
       @svg.rect(x, 14, 11, 32, late ? "visit visit-late" : "visit", rx: 2)
       near_end = x > WIDTH - 140
-      @svg.text(near_end ? x - 6 : x + 17, 35, visit_words(visit, at, late), late ? "visit-words visit-words-late" : "visit-words", text_anchor: near_end ? "end" : "start")
+      @svg.text(
+        near_end ? x - 6 : x + 17,
+        35,
+        visit_words(visit, at, late),
+        late ? "visit-words visit-words-late" : "visit-words",
+        text_anchor: near_end ? "end" : "start"
+      )
     end
 
     def visit_words(visit, at, late)

@@ -8,7 +8,13 @@ module Drawings
 
     def cabinet
       c = CABINET
-      @svg.path("M#{c[:x] + 40} 20 H#{c[:x] + c[:width]} V278 H#{c[:x]} V120 Z", "plate-case").line(c[:x] + 42, 26, c[:x] + 4, 120, "line-pipe")
+      @svg.path("M#{c[:x] + 40} 20 H#{c[:x] + c[:width]} V278 H#{c[:x]} V120 Z", "plate-case").line(
+        c[:x] + 42,
+        26,
+        c[:x] + 4,
+        120,
+        "line-pipe"
+      )
       @svg.rect(c[:x] - 6, 278, c[:width] + 12, 6, "fill-ink")
       shelf(84, 214, 70)
       shelf(64, 214, 108)

@@ -25,7 +25,10 @@ module Drawings
 
     private
 
-    def words = "Box temperature from now: #{hours ? "passes #{@asked["limit_c"]} °C in #{hours.round(1)} hours" : @result["verdict"]}"
+    def words
+      "Box temperature from now: " \
+      "#{hours ? "passes #{@asked["limit_c"]} °C in #{hours.round(1)} hours" : @result["verdict"]}"
+    end
 
     def hours = @result["hours_to_limit"]
 
@@ -33,7 +36,11 @@ module Drawings
 
     def span = hours&.positive? ? [hours * 1.7, tau * 0.5].max : tau * 2.0
 
-    def temperatures = (0..40).map { |step| step * span / 40 }.map { |at| [at, @asked["end_c"] - (@asked["end_c"] - @asked["now_c"]) * Math.exp(-at / tau)] }
+    def temperatures
+      (0..40)
+        .map { |step| step * span / 40 }
+        .map { |at| [at, @asked["end_c"] - (@asked["end_c"] - @asked["now_c"]) * Math.exp(-at / tau)] }
+    end
 
     def range = [*temperatures.map(&:last), @asked["limit_c"]].minmax
 
@@ -43,11 +50,23 @@ module Drawings
 
     def past(axes)
       if hours&.between?(0, span)
-        @svg.rect(axes.x(hours), 8, axes.right - axes.x(hours), axes.base - 8, "past-limit").line(axes.x(hours), 8, axes.x(hours), axes.base, "limit-line")
+        @svg.rect(axes.x(hours), 8, axes.right - axes.x(hours), axes.base - 8, "past-limit").line(
+          axes.x(hours),
+          8,
+          axes.x(hours),
+          axes.base,
+          "limit-line"
+        )
         @svg.text(axes.x(hours) + 6, 26, "#{hours.round(1)} h", "limit-words")
       end
       @svg.line(Axes::LEFT, axes.y(@asked["limit_c"]), axes.right, axes.y(@asked["limit_c"]), "limit-hard")
-      @svg.text(axes.right - 4, axes.y(@asked["limit_c"]) - 5, "limit #{@show.call(@asked["limit_c"])}", "axis-words", text_anchor: "end")
+      @svg.text(
+        axes.right - 4,
+        axes.y(@asked["limit_c"]) - 5,
+        "limit #{@show.call(@asked["limit_c"])}",
+        "axis-words",
+        text_anchor: "end"
+      )
     end
 
     def axes_line(axes)

@@ -32,9 +32,12 @@ module Drawings
 
     def motion
       case @outcomes["fan_motion"]
-      when "normal" then arrows(1, "arrow-run")
-      when "slow", "intermittent" then arrows(1, "arrow-slow")
-      when "reversed" then arrows(-1, "arrow-bad")
+      when "normal"
+        arrows(1, "arrow-run")
+      when "slow", "intermittent"
+        arrows(1, "arrow-slow")
+      when "reversed"
+        arrows(-1, "arrow-bad")
       end
     end
 
@@ -53,10 +56,10 @@ module Drawings
     end
 
     def heat
-      3.times { |index|
+      3.times do |index|
         x = @cx + (index - 1) * @r * 0.16
         @svg.path("M#{x.round(1)} #{(@cy - @r * 0.22).round(1)} q4 -5 0 -10 q-4 -5 0 -10", "sign-bad")
-      }
+      end
     end
 
     def play
@@ -85,7 +88,8 @@ module Drawings
       d = Svg.polar(@cx, @cy, tip, at + 40)
       e = Svg.polar(@cx, @cy, @r * 0.5, at + 46)
       f = Svg.polar(@cx, @cy, root, at + 52)
-      "M#{Svg.p(*a)} Q#{Svg.p(*b)} #{Svg.p(*c)} A#{tip.round(2)} #{tip.round(2)} 0 0 1 #{Svg.p(*d)} Q#{Svg.p(*e)} #{Svg.p(*f)} Z"
+      "M#{Svg.p(*a)} Q#{Svg.p(*b)} #{Svg.p(*c)} A#{tip.round(2)} #{tip.round(2)} 0 0 1 #{Svg.p(*d)} " \
+      "Q#{Svg.p(*e)} #{Svg.p(*f)} Z"
     end
 
     def arrows(sense, css)

@@ -11,7 +11,10 @@ module Drawings
       56.times { |index| svg.line(44 + index * 10, 66, 44 + index * 10, 346, "line-fin") }
       7.times { |row| svg.line(36, 86 + row * 40, 604, 86 + row * 40, "line-tube") }
       svg.line(0, 86, 36, 86, "line-feed")
-      svg.rect(36, 66, 150, 280, "frost", fill: "url(#frost-3)").rect(186, 66, 120, 280, "frost", fill: "url(#frost-2)").rect(306, 66, 298, 280, "frost", fill: "url(#frost-1)")
+      svg
+        .rect(36, 66, 150, 280, "frost", fill: "url(#frost-3)")
+        .rect(186, 66, 120, 280, "frost", fill: "url(#frost-2)")
+        .rect(306, 66, 298, 280, "frost", fill: "url(#frost-1)")
       Fan.new(svg, 320, 206, 128, outcomes: {"fan_motion" => "normal"}, in_hand: false, phase: 12).draw
       svg.line(320, 206, 320, 410, "line-leader")
       svg.to_s

@@ -19,7 +19,8 @@ module Drawings
       @ring = ring
       @before = before if before && before.size == grid.size && before.first.size == grid.first.size
       @paint = paint
-      @label = label || "#{paint ? "The coil, to be painted" : "Frost map"}, #{grid.size} rows, #{grid.first.size} columns"
+      @label =
+        label || "#{paint ? "The coil, to be painted" : "Frost map"}, #{grid.size} rows, #{grid.first.size} columns"
     end
 
     def svg
@@ -42,15 +43,36 @@ module Drawings
 
     def height = TOP + rows * CELL + 40
 
-    def cells = @grid.each_with_index { |row, y| row.each_with_index { |level, x| cell(x, y, level) } }
+    def cells
+      @grid.each_with_index { |row, y| row.each_with_index { |level, x| cell(x, y, level) } }
+    end
 
     # Where nothing is to be tapped, cells alike in a row are one.
     def face
       @svg.rect(LEFT, TOP, columns * CELL, rows * CELL, "cell-ground")
       @grid.each_with_index do |row, y|
-        row.each_index.chunk_while { |a, b| row[a] == row[b] }.each { |run| @svg.rect(LEFT + run.first * CELL, TOP + y * CELL, run.size * CELL, CELL, "frost frost-level-#{row[run.first]}") if row[run.first].positive? }
+        row
+          .each_index
+          .chunk_while { |a, b| row[a] == row[b] }
+          .each do |run|
+            if row[run.first].positive?
+              @svg.rect(
+                LEFT + run.first * CELL,
+                TOP + y * CELL,
+                run.size * CELL,
+                CELL,
+                "frost frost-level-#{row[run.first]}"
+              )
+            end
+          end
       end
-      @svg.path(((1...rows).map { |y| "M#{LEFT} #{TOP + y * CELL}h#{columns * CELL}" } + (1...columns).map { |x| "M#{LEFT + x * CELL} #{TOP}v#{rows * CELL}" }).join, "cell")
+      @svg.path(
+        (
+          (1...rows).map { |y| "M#{LEFT} #{TOP + y * CELL}h#{columns * CELL}" } +
+            (1...columns).map { |x| "M#{LEFT + x * CELL} #{TOP}v#{rows * CELL}" }
+        ).join,
+        "cell"
+      )
     end
 
     def cell(x, y, level)
@@ -66,7 +88,13 @@ module Drawings
         a, b = fan["columns"]
         x1, x2, y = LEFT + a * CELL + 4, LEFT + (b + 1) * CELL - 4, TOP + rows * CELL + 14
         @svg.line(x1, y, x2, y, (fan["running"] == false) ? "zone zone-still" : "zone")
-        @svg.text((x1 + x2) / 2.0, y + 18, "#{index + 1}#{" stands" if fan["running"] == false}", "leg-name", text_anchor: "middle")
+        @svg.text(
+          (x1 + x2) / 2.0,
+          y + 18,
+          "#{index + 1}#{" stands" if fan["running"] == false}",
+          "leg-name",
+          text_anchor: "middle"
+        )
       end
       @svg.text(LEFT, TOP - 10, "ice on blade or ring", "limit-words") if @ring
     end
@@ -76,7 +104,13 @@ module Drawings
         row.each_with_index do |level, x|
           grown = level - @before[y][x]
           next if grown.zero?
-          @svg.text(LEFT + x * CELL + CELL / 2.0, TOP + y * CELL + CELL / 2.0 + 6, grown.positive? ? "+#{grown}" : "−#{-grown}", grown.positive? ? "grown" : "gone", text_anchor: "middle")
+          @svg.text(
+            LEFT + x * CELL + CELL / 2.0,
+            TOP + y * CELL + CELL / 2.0 + 6,
+            grown.positive? ? "+#{grown}" : "−#{-grown}",
+            grown.positive? ? "grown" : "gone",
+            text_anchor: "middle"
+          )
         end
       end
     end
@@ -84,7 +118,13 @@ module Drawings
     def feed
       right = @feed_end == "right"
       x = right ? LEFT + columns * CELL : 0
-      @svg.line(x, TOP + 18, x + LEFT, TOP + 18, "line-feed").text(right ? width - 2 : 2, TOP + 8, "feed", "axis-words", text_anchor: right ? "end" : "start")
+      @svg.line(x, TOP + 18, x + LEFT, TOP + 18, "line-feed").text(
+        right ? width - 2 : 2,
+        TOP + 8,
+        "feed",
+        "axis-words",
+        text_anchor: right ? "end" : "start"
+      )
     end
   end
 end

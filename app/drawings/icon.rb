@@ -18,6 +18,9 @@ module Drawings
       @css = css
     end
 
-    def svg = %(<svg viewBox="0 0 24 24" class="#{@css}" aria-hidden="true" focusable="false"><path d="#{PATHS.fetch(@name)}"/></svg>)
+    def svg
+      %(<svg viewBox="0 0 24 24" class="#{@css}" aria-hidden="true" focusable="false">) +
+        %(<path d="#{PATHS.fetch(@name)}"/></svg>)
+    end
   end
 end

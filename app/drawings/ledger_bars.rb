@@ -24,7 +24,10 @@ module Drawings
 
     private
 
-    def words = "Refrigerant: #{@moves.size} entries, #{@result["added_kg"]} kg added, #{@result["recovered_kg"]} kg recovered, #{@result["verdict"].tr("_", " ")}"
+    def words
+      "Refrigerant: #{@moves.size} entries, #{@result["added_kg"]} kg added, #{@result["recovered_kg"]} kg " \
+      "recovered, #{@result["verdict"].tr("_", " ")}"
+    end
 
     def step = [(WIDTH - 32) / [@moves.size, 1].max, 92].min
 
@@ -36,8 +39,22 @@ module Drawings
       added = move["kind"] == "added"
       high = kg(move) / most.to_f * 62
       @svg.rect(x, added ? BASE - high : BASE, step - 24, [high, 2].max, added ? "bar-added" : "bar-recovered")
-      @svg.text(x + (step - 24) / 2.0, added ? BASE - high - 6 : BASE + high + 16, "#{Fenbo::Quantities.tidy(kg(move).round(2))} kg", "leg-figure", text_anchor: "middle")
-      @svg.text(x + (step - 24) / 2.0, added ? BASE + 17 : BASE - 7, move["on"][2..], "axis-figure", text_anchor: "middle") if step > 70
+      @svg.text(
+        x + (step - 24) / 2.0,
+        added ? BASE - high - 6 : BASE + high + 16,
+        "#{Fenbo::Quantities.tidy(kg(move).round(2))} kg",
+        "leg-figure",
+        text_anchor: "middle"
+      )
+      if step > 70
+        @svg.text(
+          x + (step - 24) / 2.0,
+          added ? BASE + 17 : BASE - 7,
+          move["on"][2..],
+          "axis-figure",
+          text_anchor: "middle"
+        )
+      end
     end
 
     def rate
@@ -45,8 +62,17 @@ module Drawings
       top = [@warn * 1.5, percent * 1.1].max
       x = ->(value) { 90 + value / top * (WIDTH - 190) }
       bad = @result["verdict"] == "over"
-      @svg.text(8, 204, "a year", "axis-words").rect(90, 188, WIDTH - 190, 22, "scale-track").rect(90, 188, x[@warn] - 90, 22, "scale-window")
-      @svg.line(x[percent], 182, x[percent], 216, bad ? "needle-bad" : "needle").text(WIDTH - 8, 204, "#{Fenbo::Quantities.tidy(percent.round(1))} %", bad ? "leg-figure leg-figure-bad" : "leg-figure", text_anchor: "end")
+      @svg
+        .text(8, 204, "a year", "axis-words")
+        .rect(90, 188, WIDTH - 190, 22, "scale-track")
+        .rect(90, 188, x[@warn] - 90, 22, "scale-window")
+      @svg.line(x[percent], 182, x[percent], 216, bad ? "needle-bad" : "needle").text(
+        WIDTH - 8,
+        204,
+        "#{Fenbo::Quantities.tidy(percent.round(1))} %",
+        bad ? "leg-figure leg-figure-bad" : "leg-figure",
+        text_anchor: "end"
+      )
     end
   end
 end

@@ -6,8 +6,18 @@ module Drawings
   class Measuring
     # Faces on a sheet of 150 by 84, from the motor's face at 40.
     SPANS = {
-      "old_seat" => [40, 76], "guard" => [40, 138], "orifice" => [40, 92], "boss" => [40, 46], "hub" => [76, 104], "towards_motor" => [66, 76], "towards_front" => [76, 112],
-      "spacer" => [130, 138], "spacers" => [130, 138], "key_from" => [40, 58], "key_to" => [40, 118], "screw" => [76, 90]
+      "old_seat" => [40, 76],
+      "guard" => [40, 138],
+      "orifice" => [40, 92],
+      "boss" => [40, 46],
+      "hub" => [76, 104],
+      "towards_motor" => [66, 76],
+      "towards_front" => [76, 112],
+      "spacer" => [130, 138],
+      "spacers" => [130, 138],
+      "key_from" => [40, 58],
+      "key_to" => [40, 118],
+      "screw" => [76, 90]
     }.freeze
 
     def initialize(name)
@@ -25,12 +35,19 @@ module Drawings
 
     def along
       from, to = SPANS.fetch(@name)
-      @svg.line(from, 70, to, 70, "fit-arrows").line(from, 50, from, 78, "fit-arrows").line(to, 50, to, 78, "fit-arrows")
+      @svg
+        .line(from, 70, to, 70, "fit-arrows")
+        .line(from, 50, from, 78, "fit-arrows")
+        .line(to, 50, to, 78, "fit-arrows")
     end
 
     # From one inner edge of the ring to the other.
     def across
-      @svg.rect(88, 74, 8, 10, "plate-hatch").line(92, 11, 92, 73, "fit-arrows").line(84, 10, 100, 10, "fit-arrows").line(84, 74, 100, 74, "fit-arrows")
+      @svg
+        .rect(88, 74, 8, 10, "plate-hatch")
+        .line(92, 11, 92, 73, "fit-arrows")
+        .line(84, 10, 100, 10, "fit-arrows")
+        .line(84, 74, 100, 74, "fit-arrows")
     end
 
     def outline

@@ -21,7 +21,9 @@ module Drawings
         fan(position, centre(index), (TOP + BOTTOM) / 2.0, radius)
         guard(centre(index))
       end
-      positions.each_index { |index| @svg.line(centre(index), (TOP + BOTTOM) / 2.0 + radius + 9, label_x(index), height, "line-leader") }
+      positions.each_index do |index|
+        @svg.line(centre(index), (TOP + BOTTOM) / 2.0 + radius + 9, label_x(index), height, "line-leader")
+      end
     end
 
     def zone = 600.0 / positions.size

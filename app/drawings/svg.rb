@@ -20,14 +20,21 @@ module Drawings
 
     def to_s
       aspect = @stretch ? ' preserveAspectRatio="none"' : ""
-      %(<svg viewBox="0 0 #{n(@width)} #{n(@height)}"#{aspect} role="img" aria-label="#{esc(@label)}" class="#{@css}" focusable="false">#{@parts.join}</svg>)
+      %(<svg viewBox="0 0 #{n(@width)} #{n(@height)}"#{aspect} role="img" aria-label="#{esc(@label)}") +
+        %( class="#{@css}" focusable="false">#{@parts.join}</svg>)
     end
 
-    def line(x1, y1, x2, y2, css, **rest) = add("line", x1:, y1:, x2:, y2:, class: css, **rest)
+    def line(x1, y1, x2, y2, css, **rest)
+      add("line", x1:, y1:, x2:, y2:, class: css, **rest)
+    end
 
-    def rect(x, y, width, height, css, **rest) = add("rect", x:, y:, width: [width, 0].max, height: [height, 0].max, class: css, **rest)
+    def rect(x, y, width, height, css, **rest)
+      add("rect", x:, y:, width: [width, 0].max, height: [height, 0].max, class: css, **rest)
+    end
 
-    def circle(cx, cy, r, css, **rest) = add("circle", cx:, cy:, r:, class: css, **rest)
+    def circle(cx, cy, r, css, **rest)
+      add("circle", cx:, cy:, r:, class: css, **rest)
+    end
 
     def path(d, css, **rest) = add("path", d:, class: css, **rest)
 
@@ -53,7 +60,8 @@ module Drawings
     def self.arc(cx, cy, r, from, to)
       x1, y1 = polar(cx, cy, r, from)
       x2, y2 = polar(cx, cy, r, to)
-      "M#{p(x1, y1)} A#{r.round(2)} #{r.round(2)} 0 #{((to - from).abs > 180) ? 1 : 0} #{(to > from) ? 1 : 0} #{p(x2, y2)}"
+      "M#{p(x1, y1)} A#{r.round(2)} #{r.round(2)} 0 #{((to - from).abs > 180) ? 1 : 0} " \
+      "#{(to > from) ? 1 : 0} #{p(x2, y2)}"
     end
 
     def self.p(x, y) = "#{x.round(2)} #{y.round(2)}"
@@ -66,7 +74,11 @@ module Drawings
     end
 
     def pairs(attributes)
-      attributes.filter_map { |key, value| " #{NAMES[key]}=\"#{value.is_a?(Numeric) ? n(value) : esc(value)}\"" unless value.nil? }.join
+      attributes
+        .filter_map do |key, value|
+          " #{NAMES[key]}=\"#{value.is_a?(Numeric) ? n(value) : esc(value)}\"" unless value.nil?
+        end
+        .join
     end
 
     def n(value) = value.is_a?(Float) ? value.round(2) : value

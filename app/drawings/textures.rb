@@ -4,7 +4,7 @@ module Drawings
   # Pattern fills, defined once a page (layout.erb): hatching for structure, four
   # frost textures that thicken with the ice, a warning hatch.
   module Textures
-    FROST = ["frost-1", "frost-2", "frost-3", "frost-4"].freeze
+    FROST = %w[frost-1 frost-2 frost-3 frost-4].freeze
 
     DEFINITIONS = <<~SVG
       <svg class="absolute h-0 w-0" aria-hidden="true" focusable="false"><defs>

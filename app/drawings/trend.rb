@@ -17,7 +17,14 @@ module Drawings
       svg.rect(0, y(@window["high"]), WIDTH, y(@window["low"]) - y(@window["high"]), "scale-window") if @window
       years(svg)
       svg.path(line, "trend-line") if @points.size > 1
-      @points.each { |point| svg.circle(x(point.at), y(point.amps), (point == @points.last) ? 5 : 3.5, bad?(point) ? "trend-bad" : "trend-dot") }
+      @points.each do |point|
+        svg.circle(
+          x(point.at),
+          y(point.amps),
+          (point == @points.last) ? 5 : 3.5,
+          bad?(point) ? "trend-bad" : "trend-dot"
+        )
+      end
       svg.line(0, HEIGHT - 14, WIDTH, HEIGHT - 14, "line-thin")
       svg.to_s
     end
@@ -26,11 +33,17 @@ module Drawings
 
     def bad?(point) = %w[over under locked none].include?(point.verdict)
 
-    def top = @top ||= [@window && @window["high"] * 1.15, *@points.map { |point| point.amps * 1.1 }].compact.max
+    def top
+      @top ||= [@window && @window["high"] * 1.15, *@points.map { |point| point.amps * 1.1 }].compact.max
+    end
 
-    def bottom = @bottom ||= [@window && @window["low"] * 0.8, *@points.map { |point| point.amps * 0.9 }].compact.min
+    def bottom
+      @bottom ||= [@window && @window["low"] * 0.8, *@points.map { |point| point.amps * 0.9 }].compact.min
+    end
 
-    def y(amps) = 6 + (HEIGHT - 26) * (1 - (amps - bottom) / (top - bottom).to_f)
+    def y(amps)
+      6 + (HEIGHT - 26) * (1 - (amps - bottom) / (top - bottom).to_f)
+    end
 
     def from = @from ||= @points.map(&:at).min
 
@@ -38,7 +51,9 @@ module Drawings
 
     def x(at) = 8 + (WIDTH - 16) * (at - from) / span
 
-    def line = "M" + @points.map { |point| Svg.p(x(point.at), y(point.amps)) }.join(" L")
+    def line
+      "M" + @points.map { |point| Svg.p(x(point.at), y(point.amps)) }.join(" L")
+    end
 
     def years(svg)
       (from.year + 1..(from + span).year).each do |year|

@@ -26,9 +26,20 @@ module Drawings
 
     def seen(id, x)
       @svg.circle(x, MIDDLE, RADIUS, "plate-ring")
-      (id == "shaft_end") ? @svg.circle(x, MIDDLE, 7, "fill-ink") : @svg.path("M#{x - 8} #{MIDDLE} v10 M#{x} #{MIDDLE} v14 M#{x + 8} #{MIDDLE} v10", "coil")
+      if id == "shaft_end"
+        @svg.circle(x, MIDDLE, 7, "fill-ink")
+      else
+        @svg.path("M#{x - 8} #{MIDDLE} v10 M#{x} #{MIDDLE} v14 M#{x + 8} #{MIDDLE} v10", "coil")
+      end
       turns_at(id).each { |sense| arrow(x, sense) }
-      @svg.path("M#{x - 13} 14 Q#{x} 2 #{x + 13} 14 Q#{x} 26 #{x - 13} 14 Z", "line-medium").circle(x, 14, 4, "fill-ink") if id == @view
+      if id == @view
+        @svg.path("M#{x - 13} 14 Q#{x} 2 #{x + 13} 14 Q#{x} 26 #{x - 13} 14 Z", "line-medium").circle(
+          x,
+          14,
+          4,
+          "fill-ink"
+        )
+      end
       @svg.text(x, 130, NAMES[id], "turn-words", text_anchor: "middle")
     end
 
@@ -45,7 +56,11 @@ module Drawings
       @svg.path(Svg.arc(x, MIDDLE, radius, from, to), "arrow-run")
       tip_x, tip_y = Svg.polar(x, MIDDLE, radius, to)
       turn = to + ((sense == "cw") ? 90 : -90)
-      @svg.path("M6 0 L-5 -6 L-5 6 Z", "arrow-run-head", transform: "translate(#{tip_x.round(1)} #{tip_y.round(1)}) rotate(#{turn})")
+      @svg.path(
+        "M6 0 L-5 -6 L-5 6 Z",
+        "arrow-run-head",
+        transform: "translate(#{tip_x.round(1)} #{tip_y.round(1)}) rotate(#{turn})"
+      )
     end
   end
 end

@@ -21,9 +21,13 @@ module Drawings
       coil
       frost
       part("coil", INSET, COIL_TOP, span, COIL_BOTTOM - COIL_TOP)
-      positions.each_with_index { |position, index| fan(position, centre(index), (COIL_TOP + COIL_BOTTOM) / 2.0, radius) }
+      positions.each_with_index do |position, index|
+        fan(position, centre(index), (COIL_TOP + COIL_BOTTOM) / 2.0, radius)
+      end
       pan
-      positions.each_index { |index| @svg.line(centre(index), COIL_BOTTOM - 90 + radius + 9, centre(index), height, "line-leader") }
+      positions.each_index do |index|
+        @svg.line(centre(index), COIL_BOTTOM - 90 + radius + 9, centre(index), height, "line-leader")
+      end
     end
 
     def zone = WIDTH / positions.size.to_f
@@ -38,7 +42,15 @@ module Drawings
     end
 
     def coil
-      (0..COLUMNS * 2).each { |index| @svg.line(INSET + index * span / (COLUMNS * 2), COIL_TOP, INSET + index * span / (COLUMNS * 2), COIL_BOTTOM, "line-fin") }
+      (0..COLUMNS * 2).each do |index|
+        @svg.line(
+          INSET + index * span / (COLUMNS * 2),
+          COIL_TOP,
+          INSET + index * span / (COLUMNS * 2),
+          COIL_BOTTOM,
+          "line-fin"
+        )
+      end
       ROWS.times { |row| @svg.line(INSET, tube(row), WIDTH - INSET, tube(row), "line-tube") }
       (0...ROWS - 1).each { |row| bend(row) }
       @svg.line(0, tube(0), INSET, tube(0), "line-feed")
@@ -47,7 +59,9 @@ module Drawings
     # The finned length between the return bends.
     def span = (WIDTH - 2 * INSET).to_f
 
-    def tube(row) = COIL_TOP + 18 + row * (COIL_BOTTOM - COIL_TOP - 36) / (ROWS - 1.0)
+    def tube(row)
+      COIL_TOP + 18 + row * (COIL_BOTTOM - COIL_TOP - 36) / (ROWS - 1.0)
+    end
 
     # Return bends at alternating ends.
     def bend(row)
@@ -60,7 +74,9 @@ module Drawings
       positions.each_with_index do |position, index|
         left = [zone * index, INSET].max
         width = [zone * (index + 1), WIDTH - INSET].min - left
-        areas(outcomes(position)["frost_pattern"], left, width).each { |x, y, w, h, level| @svg.rect(x, y, w, h, "frost", fill: "url(##{Textures::FROST[level - 1]})") }
+        areas(outcomes(position)["frost_pattern"], left, width).each do |x, y, w, h, level|
+          @svg.rect(x, y, w, h, "frost", fill: "url(##{Textures::FROST[level - 1]})")
+        end
       end
     end
 
@@ -68,14 +84,22 @@ module Drawings
     def areas(pattern, left, width)
       high = COIL_BOTTOM - COIL_TOP
       case pattern
-      when "even_light" then [[left, COIL_TOP, width, high, 1]]
-      when "even_blocked" then [[left, COIL_TOP, width, high, 4]]
-      when "feed_end_only" then [[left, COIL_TOP, width / 3, high, 3], [left + width / 3, COIL_TOP, width / 4, high, 1]]
-      when "bottom_ice" then [[left, COIL_TOP, width, high, 1], [left, COIL_BOTTOM - high / 3.0, width, high / 3.0, 4]]
-      when "behind_one_fan" then [[left, COIL_TOP, width, high, 2], [left + width * 0.12, COIL_TOP, width * 0.76, high, 3]]
-      when "fan_ring_ice" then [[left, COIL_TOP, width, high, 2]]
-      when "near_door" then [[left + width / 2, COIL_TOP, width / 2, high, 3]]
-      else []
+      when "even_light"
+        [[left, COIL_TOP, width, high, 1]]
+      when "even_blocked"
+        [[left, COIL_TOP, width, high, 4]]
+      when "feed_end_only"
+        [[left, COIL_TOP, width / 3, high, 3], [left + width / 3, COIL_TOP, width / 4, high, 1]]
+      when "bottom_ice"
+        [[left, COIL_TOP, width, high, 1], [left, COIL_BOTTOM - high / 3.0, width, high / 3.0, 4]]
+      when "behind_one_fan"
+        [[left, COIL_TOP, width, high, 2], [left + width * 0.12, COIL_TOP, width * 0.76, high, 3]]
+      when "fan_ring_ice"
+        [[left, COIL_TOP, width, high, 2]]
+      when "near_door"
+        [[left + width / 2, COIL_TOP, width / 2, high, 3]]
+      else
+        []
       end
     end
 

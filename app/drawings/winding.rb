@@ -19,23 +19,29 @@ module Drawings
 
     def svg
       @svg = Svg.new(WIDTH, HEIGHT, label: words, css: "plate")
-      send(if @kind == "three_phase"
-        delta? ? :delta : :star
-      else
-        @kind.to_sym
-      end)
+      send(
+        if @kind == "three_phase"
+          delta? ? :delta : :star
+        else
+          @kind.to_sym
+        end
+      )
       ground if @result["verdict"] == "grounded"
       @svg.to_s
     end
 
     private
 
-    def words = "Windings of a #{@kind.tr("_", " ")} motor#{": #{@result["verdict"].tr("_", " ")}" if @result["verdict"]}"
+    def words
+      "Windings of a #{@kind.tr("_", " ")} motor#{": #{@result["verdict"].tr("_", " ")}" if @result["verdict"]}"
+    end
 
     def faulty = @result["faulty_pairs"] || []
 
     # Ground hides what the pairs say; the picture shows both.
-    def verdict = (@result["verdict"] == "grounded" && @open.any?) ? "open_winding" : @result["verdict"]
+    def verdict
+      (@result["verdict"] == "grounded" && @open.any?) ? "open_winding" : @result["verdict"]
+    end
 
     # A pair about double the others: it can only be a delta.
     def delta? = verdict == "open_winding" && faulty.size == 1 && @open.empty?
@@ -44,9 +50,12 @@ module Drawings
     # both ends of a low pair.
     def lit?(name)
       case verdict
-      when "open_winding" then (faulty.size == 2) ? faulty.all? { |pair| pair.include?(name) } : faulty.any? { |pair| pair.include?(name) }
-      when "shorted_turns" then faulty.first.to_s.include?(name)
-      when "open_protector", "unbalanced" then true
+      when "open_winding"
+        (faulty.size == 2) ? faulty.all? { |pair| pair.include?(name) } : faulty.any? { |pair| pair.include?(name) }
+      when "shorted_turns"
+        faulty.first.to_s.include?(name)
+      when "open_protector", "unbalanced"
+        true
       end
     end
 
@@ -81,7 +90,10 @@ module Drawings
       figure(190, 200, "rs")
     end
 
-    def psc_lit?(*pairs) = (verdict == "open_winding" && (faulty & pairs).size == 2) || (verdict == "shorted_turns" && faulty.include?(pairs.first))
+    def psc_lit?(*pairs)
+      (verdict == "open_winding" && (faulty & pairs).size == 2) ||
+        (verdict == "shorted_turns" && faulty.include?(pairs.first))
+    end
 
     def shaded_pole
       coil([80, 110], [300, 110], %w[open_winding shorted_turns].include?(verdict))
@@ -100,11 +112,18 @@ module Drawings
       step = (to - from) / loops
       css = bad ? "coil-bad" : "coil"
       at = ->(along) { [x1 + ux * along, y1 + uy * along] }
-      @svg.path("M#{Svg.p(x1, y1)} L#{Svg.p(*at[from])}", bad ? "coil-bad" : "coil-lead").path("M#{Svg.p(*at[to])} L#{Svg.p(x2, y2)}", bad ? "coil-bad" : "coil-lead")
+      @svg.path("M#{Svg.p(x1, y1)} L#{Svg.p(*at[from])}", bad ? "coil-bad" : "coil-lead").path(
+        "M#{Svg.p(*at[to])} L#{Svg.p(x2, y2)}",
+        bad ? "coil-bad" : "coil-lead"
+      )
       loops.times do |index|
         next if bad && verdict.to_s.start_with?("open") && [2, 3].include?(index)
         a, b = at[from + step * index], at[from + step * (index + 1)]
-        @svg.path("M#{Svg.p(*a)} A#{(step / 2).round(2)} #{(step / 1.6).round(2)} #{(Math.atan2(uy, ux) * 180 / Math::PI).round(1)} 0 1 #{Svg.p(*b)}", css)
+        @svg.path(
+          "M#{Svg.p(*a)} A#{(step / 2).round(2)} #{(step / 1.6).round(2)} " \
+          "#{(Math.atan2(uy, ux) * 180 / Math::PI).round(1)} 0 1 #{Svg.p(*b)}",
+          css
+        )
       end
     end
 
@@ -121,7 +140,9 @@ module Drawings
 
     def figure(x, y, pair)
       text = @open.include?(pair) ? "open" : (@ohms[pair] && "#{Fenbo::Quantities.tidy(@ohms[pair])} Ω")
-      @svg.text(x, y, text, faulty.include?(pair) ? "leg-figure leg-figure-bad" : "leg-figure", text_anchor: "middle") if text
+      if text
+        @svg.text(x, y, text, faulty.include?(pair) ? "leg-figure leg-figure-bad" : "leg-figure", text_anchor: "middle")
+      end
     end
 
     def ground

@@ -5,10 +5,14 @@ module Helpers
   module Figures
     def units = current_user&.unit_system || "si"
 
-    def show(value, kind, digits: nil) = Fenbo::Quantities.show(value, kind, units, digits:)
+    def show(value, kind, digits: nil)
+      Fenbo::Quantities.show(value, kind, units, digits:)
+    end
 
     # A stored figure as it would be typed, for a form.
-    def typed(value, kind) = value.nil? ? nil : Fenbo::Quantities.figure(value, kind, units).first.tr("−", "-")
+    def typed(value, kind)
+      value.nil? ? nil : Fenbo::Quantities.figure(value, kind, units).first.tr("−", "-")
+    end
 
     def unit_of(kind) = Fenbo::Quantities.unit(kind, units)
 

@@ -7,7 +7,9 @@ module Helpers
     private_constant :TEMPLATES
 
     def self.template(name)
-      TEMPLATES.compute_if_absent(name) { Tilt::ErubiTemplate.new(File.expand_path("../views/partials/#{name}.erb", __dir__), escape_html: true) }
+      TEMPLATES.compute_if_absent(name) do
+        Tilt::ErubiTemplate.new(File.expand_path("../views/partials/#{name}.erb", __dir__), escape_html: true)
+      end
     end
 
     def h(text) = Rack::Utils.escape_html(text.to_s)
@@ -20,7 +22,9 @@ module Helpers
     end
 
     # One masked token a page serves all its forms.
-    def csrf_token = @csrf_token ||= Rack::Protection::AuthenticityToken.token(session)
+    def csrf_token
+      @csrf_token ||= Rack::Protection::AuthenticityToken.token(session)
+    end
 
     # Rendered directly: a page has up to a hundred of them.
     def partial(name, **locals) = Html.template(name).render(self, locals)
@@ -35,14 +39,21 @@ module Helpers
     end
 
     # Words to choose from while typing; others may be typed.
-    def datalist(id, words) = %(<datalist id="#{id}">#{words.map { |word| %(<option value="#{h(word.tr("_", " "))}"></option>) }.join}</datalist>)
+    def datalist(id, words)
+      options = words.map { |word| %(<option value="#{h(word.tr("_", " "))}"></option>) }
+      %(<datalist id="#{id}">#{options.join}</datalist>)
+    end
 
     def attributes(pairs)
-      pairs.compact.map { |key, value|
-        unless value == false
-          (value == true) ? key.to_s.tr("_", "-") : %(#{key.to_s.tr("_", "-")}="#{h(value)}")
+      pairs
+        .compact
+        .map do |key, value|
+          unless value == false
+            (value == true) ? key.to_s.tr("_", "-") : %(#{key.to_s.tr("_", "-")}="#{h(value)}")
+          end
         end
-      }.compact.join(" ")
+        .compact
+        .join(" ")
     end
 
     def asset(name)

@@ -18,30 +18,68 @@ module Helpers
       Drawings::AmpsDial.new(result:, turns: asked.dig("reading", "turns") || 1).svg
     end
 
-    def instrument_window(instrument) = (@position && Services::AmpsWindow.of(@position) if instrument.tool == "amps")
+    def instrument_window(instrument)
+      (@position && Services::AmpsWindow.of(@position) if instrument.tool == "amps")
+    end
 
     def picture_of_phases(_instrument, asked, result)
       limits = Services::Shop.limits
-      return Drawings::Legs.new(values: [0, 0, 0], unit: "A", limits: limits.then { |one| [one["balance.amps_good"], one["balance.amps_watch"]] }).svg unless result
-      volts = asked["volts"] && Drawings::Legs.new(values: asked["volts"], unit: "V", names: %w[ab bc ca], limits: [limits["balance.volts_good"], limits["balance.volts_correct"]]).svg
-      amps = asked["amps"] && Drawings::Legs.new(values: asked["amps"], unit: "A", limits: [limits["balance.amps_good"], limits["balance.amps_watch"]], rolled: asked["rolled_amps"], lost: result["lost_leg"]).svg
+      unless result
+        return (
+          Drawings::Legs.new(
+            values: [0, 0, 0],
+            unit: "A",
+            limits: limits.then { |one| [one["balance.amps_good"], one["balance.amps_watch"]] }
+          ).svg
+        )
+      end
+      volts =
+        asked["volts"] &&
+        Drawings::Legs.new(
+          values: asked["volts"],
+          unit: "V",
+          names: %w[ab bc ca],
+          limits: [limits["balance.volts_good"], limits["balance.volts_correct"]]
+        ).svg
+      amps =
+        asked["amps"] &&
+        Drawings::Legs.new(
+          values: asked["amps"],
+          unit: "A",
+          limits: [limits["balance.amps_good"], limits["balance.amps_watch"]],
+          rolled: asked["rolled_amps"],
+          lost: result["lost_leg"]
+        ).svg
       [volts, amps].compact.join
     end
 
     def picture_of_windings(instrument, asked, result)
-      Drawings::Winding.new(kind: asked ? asked["kind"] : instrument.kind, result:, ohms: asked ? asked["ohms"].compact : {}, open: asked ? asked["open"] : []).svg
+      Drawings::Winding.new(
+        kind: asked ? asked["kind"] : instrument.kind,
+        result:,
+        ohms: asked ? asked["ohms"].compact : {},
+        open: asked ? asked["open"] : []
+      ).svg
     end
 
-    def picture_of_capacitor(_instrument, _asked, result) = Drawings::CapacitorBand.new(result:).svg
+    def picture_of_capacitor(_instrument, _asked, result)
+      Drawings::CapacitorBand.new(result:).svg
+    end
 
     def picture_of_product(_instrument, asked, result)
       result ? Drawings::DriftCurve.new(result:, asked:, show: ->(c) { show(c, "temperature") }).svg : ""
     end
 
     def picture_of_pulldown(_instrument, asked, result)
-      (result && asked["readings"].any?) ? Drawings::CoolingCurve.new(result:, asked:, food_limit_c: @job&.product_limit_c).svg : ""
+      if result && asked["readings"].any?
+        Drawings::CoolingCurve.new(result:, asked:, food_limit_c: @job&.product_limit_c).svg
+      else
+        ""
+      end
     end
 
-    def picture_of_refrigerant(_instrument, asked, result) = result ? Drawings::LedgerBars.new(result:, asked:).svg : ""
+    def picture_of_refrigerant(_instrument, asked, result)
+      result ? Drawings::LedgerBars.new(result:, asked:).svg : ""
+    end
   end
 end

@@ -14,6 +14,13 @@ module Audited
   def note_change(action, changes)
     told = changes.except(*HIDDEN)
     return if told.empty?
-    AuditEntry.create!(user: Current.user, action:, record_type: self.class.name, record_id: id, changes_made: told, created_at: Time.now)
+    AuditEntry.create!(
+      user: Current.user,
+      action:,
+      record_type: self.class.name,
+      record_id: id,
+      changes_made: told,
+      created_at: Time.now
+    )
   end
 end

@@ -9,14 +9,20 @@ class CatalogueImport < ApplicationRecord
   belongs_to :user
 
   # The file's own first line.
-  def header = CSV.parse_line(content.each_line.first).map { |cell| cell.to_s.strip }
+  def header
+    CSV.parse_line(content.each_line.first).map { |cell| cell.to_s.strip }
+  end
 
   # What the file speaks of; the catalogue's other columns stay as they are.
-  def columns = Fenbo::Matching::Sheet.of(kind).columns.keys & header & Services::CatalogueTake::MODELS.fetch(kind).column_names
+  def columns
+    Fenbo::Matching::Sheet.of(kind).columns.keys & header & Services::CatalogueTake::MODELS.fetch(kind).column_names
+  end
 
   def running? = %w[waiting checking taking].include?(state) && !silent?
 
-  def silent? = %w[checking taking].include?(state) && (beat_at.nil? || beat_at < SILENT.ago)
+  def silent?
+    %w[checking taking].include?(state) && (beat_at.nil? || beat_at < SILENT.ago)
+  end
 
   def ready? = state == "checked" && faulty.zero?
 

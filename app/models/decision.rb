@@ -4,7 +4,13 @@
 class Decision < ApplicationRecord
   include Recorded
 
-  ACTIONS = {"replace" => "Replace", "repair" => "Repair", "clean" => "Clean", "wait" => "Wait and watch", "other" => "Something else"}.freeze
+  ACTIONS = {
+    "replace" => "Replace",
+    "repair" => "Repair",
+    "clean" => "Clean",
+    "wait" => "Wait and watch",
+    "other" => "Something else"
+  }.freeze
 
   belongs_to :countersigned_by, class_name: "User", optional: true
 
@@ -12,5 +18,7 @@ class Decision < ApplicationRecord
 
   def awaits_countersign? = user.apprentice? && countersigned_at.nil?
 
-  def label = causes.map { |cause| Fenbo::Diagnosis::Cause.label(cause) }.join(" with ")
+  def label
+    causes.map { |cause| Fenbo::Diagnosis::Cause.label(cause) }.join(" with ")
+  end
 end

@@ -7,7 +7,9 @@ class Finding < ApplicationRecord
   belongs_to :reading, optional: true
 
   # @param keys [Hash] fan position id => the core's name of it
-  def to_core(keys) = {"test" => test, "outcome" => outcome, "position" => keys[fan_position_id], "weights" => weights}.compact
+  def to_core(keys)
+    {"test" => test, "outcome" => outcome, "position" => keys[fan_position_id], "weights" => weights}.compact
+  end
 
   def test_short = Fenbo::Diagnosis::Test[test].short
 

@@ -32,7 +32,12 @@ class Job < ApplicationRecord
 
   validates :complaint, presence: {message: "What does the customer say?"}, length: {maximum: 2000}
 
-  validates :complaint_kinds, inclusion: {in: [[]], message: "is not known."}, unless: -> { (complaint_kinds - Fenbo::Diagnosis.rules["complaint"]["kinds"].keys).empty? }
+  validates :complaint_kinds,
+    inclusion: {
+      in: [[]],
+      message: "is not known."
+    },
+    unless: -> { (complaint_kinds - Fenbo::Diagnosis.rules["complaint"]["kinds"].keys).empty? }
 
   scope :open, -> { where.not(status: "closed") }
 
@@ -43,13 +48,32 @@ class Job < ApplicationRecord
   def decision = decisions.reject(&:voided?).last
 
   # The other jobs of the same visit.
-  def siblings = @siblings ||= Job.where(beside_id: [id, beside_id].compact).or(Job.where(id: beside_id)).where.not(id:).includes(:unit).order(:number).to_a
+  def siblings
+    @siblings ||=
+      Job
+        .where(beside_id: [id, beside_id].compact)
+        .or(Job.where(id: beside_id))
+        .where.not(id:)
+        .includes(:unit)
+        .order(:number)
+        .to_a
+  end
 
   # Decided jobs of this unit that this one may come back to.
-  def earlier_decided = unit.jobs.where(status: "closed").where.not(id:).where(opened_at: COMES_BACK.ago..).order(opened_at: :desc).select(&:decision)
+  def earlier_decided
+    unit
+      .jobs
+      .where(status: "closed")
+      .where.not(id:)
+      .where(opened_at: COMES_BACK.ago..)
+      .order(opened_at: :desc)
+      .select(&:decision)
+  end
 
   def part_choice = part_choices.reject(&:superseded_at).last
 
   # The fan in hand: the one complained of, else the unit's first.
-  def position_in_hand = unit.fan_positions.find { |one| one.id == fan_position_id } || unit.fan_positions.first
+  def position_in_hand
+    unit.fan_positions.find { |one| one.id == fan_position_id } || unit.fan_positions.first
+  end
 end

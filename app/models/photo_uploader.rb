@@ -8,7 +8,10 @@ class PhotoUploader < Shrine
   LARGEST = 12 * 1024 * 1024
 
   root = File.expand_path(ENV.fetch("FENBO_FILES", "../../var/files"), ENV["FENBO_FILES"] ? "/" : __dir__)
-  self.storages = {cache: Shrine::Storage::FileSystem.new(root, prefix: "cache"), store: Shrine::Storage::FileSystem.new(root, prefix: "store")}
+  self.storages = {
+    cache: Shrine::Storage::FileSystem.new(root, prefix: "cache"),
+    store: Shrine::Storage::FileSystem.new(root, prefix: "store")
+  }
 
   plugin :determine_mime_type, analyzer: ->(io, _analyzers) { Marcel::MimeType.for(io) }
 

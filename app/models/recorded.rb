@@ -39,5 +39,7 @@ module Recorded
 
   private
 
-  def content(value) = value.is_a?(ActiveRecord::Base) ? [value.class, value.id] : value.as_json
+  def content(value)
+    value.is_a?(ActiveRecord::Base) ? [value.class, value.id] : value.as_json
+  end
 end

@@ -10,27 +10,49 @@ class Unit < ApplicationRecord
   has_one :customer, through: :site
 
   validates :name, presence: {message: "Please give a name."}, length: {maximum: 120}
-  validates :family, inclusion: {in: Fenbo::Knowledge.table("families").keys, message: "Choose what kind of unit it is."}
+  validates :family,
+    inclusion: {
+      in: Fenbo::Knowledge.table("families").keys,
+      message: "Choose what kind of unit it is."
+    }
   validates :supply_phases, inclusion: {in: [1, 3], message: "One or three."}
   validates :supply_volts, :supply_hertz, numericality: {greater_than: 0, message: "must be above nothing."}
-  validates :product_value_cents, numericality: {greater_than_or_equal_to: 0, allow_nil: true, message: "cannot be below nothing."}
+  validates :product_value_cents,
+    numericality: {
+      greater_than_or_equal_to: 0,
+      allow_nil: true,
+      message: "cannot be below nothing."
+    }
 
-  validates :overload_low_a, :overload_high_a, :contactor_a, numericality: {greater_than: 0, allow_nil: true, message: "must be above nothing."}
+  validates :overload_low_a,
+    :overload_high_a,
+    :contactor_a,
+    numericality: {
+      greater_than: 0,
+      allow_nil: true,
+      message: "must be above nothing."
+    }
   validate :dial_in_order
 
   def family_label = Fenbo::Knowledge.table("families")[family]["label"]
 
   # What its overload can be set to, [low, high]; nil where not noted.
-  def overload_amps = overload_low_a && overload_high_a && [overload_low_a, overload_high_a]
+  def overload_amps
+    overload_low_a && overload_high_a && [overload_low_a, overload_high_a]
+  end
 
-  def hero_side = fan_positions.first&.side || Fenbo::Knowledge.table("families")[family]["sides"].first
+  def hero_side
+    fan_positions.first&.side || Fenbo::Knowledge.table("families")[family]["sides"].first
+  end
 
   def position(key) = fan_positions.find { |one| one.key == key }
 
   private
 
   def dial_in_order
-    errors.add(overload_low_a ? :overload_high_a : :overload_low_a, "The dial has two ends: note both.") if overload_low_a.nil? != overload_high_a.nil?
+    if overload_low_a.nil? != overload_high_a.nil?
+      errors.add(overload_low_a ? :overload_high_a : :overload_low_a, "The dial has two ends: note both.")
+    end
     errors.add(:overload_high_a, "is below where the dial begins.") if overload_amps && overload_high_a < overload_low_a
   end
 end

@@ -13,12 +13,24 @@ class User < ApplicationRecord
   has_many :api_tokens
 
   validates :name, presence: {message: "Please give a name."}, length: {maximum: 80, message: "is too long."}
-  validates :login, format: {with: /\A[a-z0-9][a-z0-9._-]{1,39}\z/, message: "Two to forty small letters, digits, dots or dashes."},
-    uniqueness: {message: "Somebody has this sign-in name already."}
+  validates :login,
+    format: {
+      with: /\A[a-z0-9][a-z0-9._-]{1,39}\z/,
+      message: "Two to forty small letters, digits, dots or dashes."
+    },
+    uniqueness: {
+      message: "Somebody has this sign-in name already."
+    }
   validates :role, inclusion: {in: ROLES, message: "Choose a role."}
   validates :unit_system, inclusion: {in: UNIT_SYSTEMS}
   validates :appearance, inclusion: {in: APPEARANCES}
-  validates :password, length: {minimum: SHORTEST_PASSWORD, maximum: 72, message: "Ten to seventy-two characters, please."}, if: -> { !password.nil? }
+  validates :password,
+    length: {
+      minimum: SHORTEST_PASSWORD,
+      maximum: 72,
+      message: "Ten to seventy-two characters, please."
+    },
+    if: -> { !password.nil? }
 
   scope :active, -> { where(active: true).order(:name) }
   scope :in_the_field, -> { active.where(role: %w[technician apprentice]) }

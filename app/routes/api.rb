@@ -18,14 +18,24 @@ module Routes
     post "/api/v1/:tool" do
       content_type :json
       halt 404, JSON.generate(Fenbo::Tools.call(params[:tool], {}).to_h) unless Fenbo::Tools.entry(params[:tool])
-      answer = Fenbo::Tools.call(params[:tool], (params[:tool] == "sound") ? sound_question : from_database(body_json), limits: Services::Shop.limits)
+      answer =
+        Fenbo::Tools.call(
+          params[:tool],
+          (params[:tool] == "sound") ? sound_question : from_database(body_json),
+          limits: Services::Shop.limits
+        )
       status 422 if answer.refused?
       JSON.generate(answer.to_h)
     end
 
     get "/api/v1/?" do
       content_type :json
-      JSON.generate(tools: Fenbo::Tools.names.map { |name| {name:, about: Fenbo::Tools.entry(name).about, example: Fenbo::Tools.entry(name).example} })
+      JSON.generate(
+        tools:
+          Fenbo::Tools.names.map do |name|
+            {name:, about: Fenbo::Tools.entry(name).about, example: Fenbo::Tools.entry(name).example}
+          end
+      )
     end
 
     private
@@ -38,11 +48,15 @@ module Routes
     end
 
     def open_door?
-      halt 401, {"content-type" => "application/json"}, JSON.generate(errors: [{field: "", message: "Sign in, or send a bearer token made in the settings."}])
+      halt 401,
+        {"content-type" => "application/json"},
+        JSON.generate(errors: [{field: "", message: "Sign in, or send a bearer token made in the settings."}])
     end
 
     # A stranger is told to sign in, not that a page was too old.
-    def writing? = (env["HTTP_AUTHORIZATION"].to_s.start_with?("Bearer ") || current_user.nil?) ? false : super
+    def writing?
+      (env["HTTP_AUTHORIZATION"].to_s.start_with?("Bearer ") || current_user.nil?) ? false : super
+    end
 
     def body_json
       text = request.body&.read(LARGEST + 1).to_s
@@ -52,13 +66,17 @@ module Routes
       wrong("this is not JSON")
     end
 
-    def wrong(message) = halt(422, JSON.generate(Fenbo::Refusal.new([["", message]]).to_h))
+    def wrong(message)
+      halt(422, JSON.generate(Fenbo::Refusal.new([["", message]]).to_h))
+    end
 
     # The file comes as multipart `wav`, the rest beside it; a path in JSON would be one
     # on this machine and is not read.
     def sound_question
       file = params[:wav]
-      halt 422, JSON.generate(Fenbo::Refusal.new([["wav", "is sent as a file: multipart, field wav"]]).to_h) unless file.is_a?(Hash) && file[:tempfile]
+      unless file.is_a?(Hash) && file[:tempfile]
+        halt 422, JSON.generate(Fenbo::Refusal.new([["wav", "is sent as a file: multipart, field wav"]]).to_h)
+      end
       figures = %w[rpm blades hertz].to_h { |name| [name, figure_of(params[name])] }.compact
       figures.merge("wav_bytes" => file[:tempfile].read(Services::SoundForm::LARGEST + 1))
     end

@@ -34,17 +34,25 @@ module Routes
       cache_control :no_store
       @session_before = session.to_hash
       raise Sinatra::BadRequest, "unreadable" if unreadable?(params)
-      halt(*refuse(403, "This page was too old", "Go back, reload the page and send it once more. What you typed is still there.")) if writing? && !TOKEN.accepts?(env)
+      if writing? && !TOKEN.accepts?(env)
+        halt(
+          *refuse(
+            403,
+            "This page was too old",
+            "Go back, reload the page and send it once more. What you typed is still there."
+          )
+        )
+      end
       Current.user = current_user
-      redirect to(User.none? ? "/first-run" : "/sign-in?then=#{Rack::Utils.escape(request.fullpath)}"), 303 unless current_user || open_door?
+      unless current_user || open_door?
+        redirect to(User.none? ? "/first-run" : "/sign-in?then=#{Rack::Utils.escape(request.fullpath)}"), 303
+      end
     end
 
     # A look that changed nothing leaves the session's cookie alone. Sent late, beside another
     # answer, it would bring an older session back: a lost message, or somebody signed out
     # signed in again.
-    after do
-      env["rack.session.options"][:skip] = true if looking? && session.to_hash == @session_before
-    end
+    after { env["rack.session.options"][:skip] = true if looking? && session.to_hash == @session_before }
 
     error Services::NotAllowed do |problem|
       halt(*refuse(403, "Not with your role", problem.message))
@@ -55,7 +63,13 @@ module Routes
     end
 
     error ActiveRecord::StaleObjectError do
-      halt(*refuse(409, "Somebody else changed this meanwhile", "Go back: what you typed is still there. Reload to see the other change, then save again."))
+      halt(
+        *refuse(
+          409,
+          "Somebody else changed this meanwhile",
+          "Go back: what you typed is still there. Reload to see the other change, then save again."
+        )
+      )
     end
 
     error Sinatra::BadRequest, ArgumentError do |problem|
@@ -66,18 +80,35 @@ module Routes
     # Photo, recording or catalogue file, on its way in or to its place.
     error Errno::ENOSPC do |problem|
       env["rack.errors"].puts problem.message
-      halt(*refuse(507, "The disk is full", "What you just sent was not kept. Everything recorded so far is safe; tell the office, and send it again once there is room."))
+      halt(
+        *refuse(
+          507,
+          "The disk is full",
+          "What you just sent was not kept. Everything recorded so far is safe; tell the office, and send it " \
+          "again once there is room."
+        )
+      )
     end
 
     error do |problem|
-      raise problem if Database::AWAY.any? { |kind| problem.is_a?(kind) } || problem.is_a?(ActiveRecord::StatementInvalid)
+      if Database::AWAY.any? { |kind| problem.is_a?(kind) } || problem.is_a?(ActiveRecord::StatementInvalid)
+        raise problem
+      end
       env["rack.errors"].puts "#{problem.class}: #{problem.message[0, 500]}", problem.backtrace.first(12)
-      halt(*refuse(500, "Something broke on our side", "Nothing recorded is lost. Go back and try again; if it breaks again, tell the office what you did."))
+      halt(
+        *refuse(
+          500,
+          "Something broke on our side",
+          "Nothing recorded is lost. Go back and try again; if it breaks again, tell the office what you did."
+        )
+      )
     end
 
     # Sinatra would otherwise swallow what DatabaseAway has to see.
     def handle_exception!(problem)
-      raise problem if Database::AWAY.any? { |kind| problem.is_a?(kind) } || problem.is_a?(ActiveRecord::StatementInvalid)
+      if Database::AWAY.any? { |kind| problem.is_a?(kind) } || problem.is_a?(ActiveRecord::StatementInvalid)
+        raise problem
+      end
       super
     end
 
@@ -86,9 +117,12 @@ module Routes
     # Nobody types a zero byte, and the database cannot hold one.
     def unreadable?(value)
       case value
-      when Hash then value.each_value.any? { |one| unreadable?(one) }
-      when Array then value.any? { |one| unreadable?(one) }
-      when String then !value.valid_encoding? || value.include?("\0")
+      when Hash
+        value.each_value.any? { |one| unreadable?(one) }
+      when Array
+        value.any? { |one| unreadable?(one) }
+      when String
+        !value.valid_encoding? || value.include?("\0")
       end
     end
 
@@ -114,17 +148,24 @@ module Routes
     end
 
     def refuse(code, title, text)
-      return [code, {"content-type" => "application/json"}, JSON.generate(errors: [{field: "", message: title}])] if request.path.start_with?("/api/")
+      if request.path.start_with?("/api/")
+        return code, {"content-type" => "application/json"}, JSON.generate(errors: [{field: "", message: title}])
+      end
       [code, erb(:error, locals: {code:, title:, text:})]
     end
 
     # What every station shows comes with it; the rest is read where it is wanted.
     def job
-      @job ||= Job.preload(:station_steps, unit: [{fan_positions: :motor_now}, {site: :customer}]).find_by!(number: whole(params[:number]))
+      @job ||=
+        Job.preload(:station_steps, unit: [{fan_positions: :motor_now}, {site: :customer}]).find_by!(
+          number: whole(params[:number])
+        )
     end
 
     # The fan looked at: ?fan=evaporator-2, else the one in hand.
-    def position = @position ||= job.unit.position(params[:fan]) || job.unit.position(job.position_in_hand&.key)
+    def position
+      @position ||= job.unit.position(params[:fan]) || job.unit.position(job.position_in_hand&.key)
+    end
 
     def standing = @standing ||= Services::Standing.new(job, position)
 
@@ -132,7 +173,8 @@ module Routes
 
     # The visit that is going on; the first thing recorded on site begins one.
     def visit
-      @visit ||= job.visits.reverse.find { |one| one.ends_at.nil? && one.starts_at <= Time.now } ||
+      @visit ||=
+        job.visits.reverse.find { |one| one.ends_at.nil? && one.starts_at <= Time.now } ||
         job.visits.create!(technician: current_user, starts_at: Time.now, purpose: "on site", arrival_c: job.box_c)
     end
 

@@ -49,6 +49,8 @@ module Routes
     end
 
     # The page asked for, or the last there is.
-    def page_within(count) = whole(params[:page]).clamp(1, [(count / PAGE.to_f).ceil, 1].max)
+    def page_within(count)
+      whole(params[:page]).clamp(1, [(count / PAGE.to_f).ceil, 1].max)
+    end
   end
 end

@@ -31,7 +31,9 @@ module Routes
 
     def customer = @customer ||= Customer.find(whole(params[:id]))
 
-    def edit(customer, typed: {}, faults: {}) = erb(:customer_edit, locals: {customer:, typed:, faults:})
+    def edit(customer, typed: {}, faults: {})
+      erb(:customer_edit, locals: {customer:, typed:, faults:})
+    end
 
     def keep(customer)
       form = Services::CustomerForm.new(customer, params)

@@ -10,13 +10,17 @@ module Routes
     post "/jobs/:number/decide" do
       need :decide
       typed = Services::Typed.new(params)
-      cause = typed.choice(:cause, Fenbo::Diagnosis::Cause.all.keys + ["healthy", "none_of_these"], required: "Choose a cause.")
+      cause =
+        typed.choice(:cause, Fenbo::Diagnosis::Cause.all.keys + %w[healthy none_of_these], required: "Choose a cause.")
       action = typed.choice(:action, Decision::ACTIONS.keys, required: "Choose what to do about it.")
       reason = typed.text(:reason, longest: 500)
-      typed.fault(:reason, "You see it otherwise than Fenbo: say why, in a few words.") if cause && cause != standing.verdict && reason.nil?
+      if cause && cause != standing.verdict && reason.nil?
+        typed.fault(:reason, "You see it otherwise than Fenbo: say why, in a few words.")
+      end
       halt 422, station(:decide, faults: typed.faults, typed: params) unless typed.clean?
       decide(cause, action, reason)
-      back_to "/jobs/#{job.number}/#{(action == "replace") ? "match" : "decide"}", "Decided: #{cause_label(cause).downcase}."
+      back_to "/jobs/#{job.number}/#{(action == "replace") ? "match" : "decide"}",
+        "Decided: #{cause_label(cause).downcase}."
     end
 
     post "/jobs/:number/decide/countersign" do
@@ -30,9 +34,20 @@ module Routes
 
     def decide(cause, action, reason)
       with = second_causes(cause)
-      Decision.record(client_id:, job:, visit:, fan_position: position, user: current_user, causes: [cause, *with],
-        proposed: standing.verdict, probability: probability(cause), override_reason: (reason unless cause == standing.verdict),
-        action:, standing: standing.result.to_h.slice(:verdict, :causes, :sets, :none_of_these, :contradictions, :decisive).as_json)
+      Decision.record(
+        client_id:,
+        job:,
+        visit:,
+        fan_position: position,
+        user: current_user,
+        causes: [cause, *with],
+        proposed: standing.verdict,
+        probability: probability(cause),
+        override_reason: (reason unless cause == standing.verdict),
+        action:,
+        standing:
+          standing.result.to_h.slice(:verdict, :causes, :sets, :none_of_these, :contradictions, :decisive).as_json
+      )
       Services::Progress.finish(job, "decide", current_user)
     end
 
@@ -42,6 +57,8 @@ module Routes
       (cause == standing.verdict && leading.include?(cause)) ? leading - [cause] : []
     end
 
-    def probability(cause) = standing.result[:causes].find { |row| row[:id] == cause }&.fetch(:probability)
+    def probability(cause)
+      standing.result[:causes].find { |row| row[:id] == cause }&.fetch(:probability)
+    end
   end
 end

@@ -14,7 +14,8 @@ module Routes
     end
 
     get "/jobs/:number/next-visit.ics" do
-      at = job.handover&.next_visit_at || job.visits.find { |one| one.starts_at > Time.now }&.starts_at or raise ActiveRecord::RecordNotFound
+      at = job.handover&.next_visit_at || job.visits.find { |one| one.starts_at > Time.now }&.starts_at or
+        raise ActiveRecord::RecordNotFound
       content_type "text/calendar"
       attachment "fenbo-job-#{job.number}.ics"
       ::Documents::VisitCalendar.new(job, at).render

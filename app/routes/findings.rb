@@ -6,10 +6,31 @@ module Routes
     post "/jobs/:number/findings" do
       need :record
       test = Fenbo::Diagnosis::Test.all[params[:test]]
-      halt(*refuse(422, "That answer is not known", "Choose one of the answers on the page.")) unless test&.outcomes&.include?(params[:outcome])
-      halt(*refuse(422, "Prove it dead first", "#{test.short} is done on a unit that is disconnected, locked and proved dead. Confirm that at the top of Measure, then answer.")) if test.states == ["D"] && job.state != "D"
-      finding = Finding.record(client_id:, job:, visit:, fan_position: (position unless test.unit?), user: current_user,
-        test: test.id, outcome: params[:outcome], note: note, override_reason: overriding(test))
+      unless test&.outcomes&.include?(params[:outcome])
+        halt(*refuse(422, "That answer is not known", "Choose one of the answers on the page."))
+      end
+      if test.states == ["D"] && job.state != "D"
+        halt(
+          *refuse(
+            422,
+            "Prove it dead first",
+            "#{test.short} is done on a unit that is disconnected, locked and proved dead. Confirm that at " \
+            "the top of Measure, then answer."
+          )
+        )
+      end
+      finding =
+        Finding.record(
+          client_id:,
+          job:,
+          visit:,
+          fan_position: (position unless test.unit?),
+          user: current_user,
+          test: test.id,
+          outcome: params[:outcome],
+          note: note,
+          override_reason: overriding(test)
+        )
       back_to back, "#{test.short}: #{finding.label.downcase}."
     end
 
@@ -25,7 +46,9 @@ module Routes
     def note = params[:note].to_s.strip[0, 500].presence
 
     # An outcome that the meter reading would not give needs a reason.
-    def overriding(test) = Helpers::Words::BY_INSTRUMENT.key?(test.id) ? params[:override_reason].to_s.strip[0, 300].presence : nil
+    def overriding(test)
+      Helpers::Words::BY_INSTRUMENT.key?(test.id) ? params[:override_reason].to_s.strip[0, 300].presence : nil
+    end
 
     def back
       place = %w[look measure decide match].include?(params[:back]) ? params[:back] : "look"

@@ -10,7 +10,13 @@ module Routes
 
     post "/first-run" do
       redirect to("/"), 303 if User.any?
-      user = User.new(name: params[:name], login: params[:login].to_s.strip.downcase, password: params[:password], role: "office")
+      user =
+        User.new(
+          name: params[:name],
+          login: params[:login].to_s.strip.downcase,
+          password: params[:password],
+          role: "office"
+        )
       halt 422, erb(:first_run, locals: {user:}) unless user.save
       session.clear
       session[:user_id] = user.id

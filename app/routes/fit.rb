@@ -10,7 +10,19 @@ module Routes
     post "/jobs/:number/fit/features" do
       need :record
       plan = Services::WorkPlan.of(job) or raise ActiveRecord::RecordNotFound
-      answers = plan.features.to_h { |id, feature| [id, feature.key?("flag") ? params[id] == "1" : (feature["choices"] & [params[id]]).first || feature["choices"].first] }
+      answers =
+        plan.features.to_h do |id, feature|
+          [
+            id,
+            (
+              if feature.key?("flag")
+                params[id] == "1"
+              else
+                (feature["choices"] & [params[id]]).first || feature["choices"].first
+              end
+            )
+          ]
+        end
       job.unit.update!(features: job.unit.features.merge(answers))
       back_to "/jobs/#{job.number}/fit", "Kept with the unit."
     end
@@ -27,7 +39,14 @@ module Routes
     post "/jobs/:number/fit/steps/:step/undo" do
       need :record
       step = job.work_steps.find_by!(step: params[:step])
-      AuditEntry.create!(user: current_user, action: "unticked", record_type: "WorkStep", record_id: step.id, changes_made: step.attributes, created_at: Time.now)
+      AuditEntry.create!(
+        user: current_user,
+        action: "unticked",
+        record_type: "WorkStep",
+        record_id: step.id,
+        changes_made: step.attributes,
+        created_at: Time.now
+      )
       step.destroy!
       redirect to("/jobs/#{job.number}/fit#step-#{params[:step]}"), 303
     end

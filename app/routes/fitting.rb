@@ -19,18 +19,25 @@ module Routes
       need :record
       halt 422, page unless form.ask
       form.keep(client_id:, visit:)
-      back_to "/jobs/#{job.number}/fitting?#{Rack::Utils.build_query(fan: position.key, part: params[:part].to_s)}", "Measurements of #{position.label} kept."
+      back_to "/jobs/#{job.number}/fitting?#{Rack::Utils.build_query(fan: position.key, part: params[:part].to_s)}",
+        "Measurements of #{position.label} kept."
     end
 
     private
 
     def part_no = params[:part].to_s
 
-    def search = @search ||= Services::PartSearch.new(job, position, also: [part_no])
+    def search
+      @search ||= Services::PartSearch.new(job, position, also: [part_no])
+    end
 
-    def motor = @motor ||= Motor.find_by(part_no:) || raise(ActiveRecord::RecordNotFound)
+    def motor
+      @motor ||= Motor.find_by(part_no:) || raise(ActiveRecord::RecordNotFound)
+    end
 
-    def form = @form ||= Services::FitForm.new(job, position, motor, params, current_user)
+    def form
+      @form ||= Services::FitForm.new(job, position, motor, params, current_user)
+    end
 
     def page = station(:fitting, at: "match", search:, motor:, form:)
   end

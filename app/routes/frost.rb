@@ -17,7 +17,8 @@ module Routes
       need :record
       halt 422, page unless form.ask
       form.keep(client_id:, visit:)
-      back_to "/jobs/#{job.number}/look?fan=#{position.key}", "Frost map kept: #{test_of("frost_pattern").label(form.result.verdict).downcase}."
+      back_to "/jobs/#{job.number}/look?fan=#{position.key}",
+        "Frost map kept: #{test_of("frost_pattern").label(form.result.verdict).downcase}."
     end
 
     get "/jobs/:number/frost/:id.json" do
@@ -37,6 +38,8 @@ module Routes
 
     def page = station(:frost, at: "look", form:)
 
-    def reading = job.readings.live.where(kind: "frost").find(whole(params[:id]))
+    def reading
+      job.readings.live.where(kind: "frost").find(whole(params[:id]))
+    end
   end
 end

@@ -10,14 +10,27 @@ module Routes
     post "/jobs/:number/hand_over" do
       need :record
       form = Services::HandoverForm.new(job, params, current_user)
-      halt 422, station(:hand_over, handover:, proof: Services::Proof.new(job), faults: form.faults, typed: params) unless form.save
+      unless form.save
+        halt 422, station(:hand_over, handover:, proof: Services::Proof.new(job), faults: form.faults, typed: params)
+      end
       back_to "/jobs/#{job.number}/hand_over", "Kept."
     end
 
     post "/jobs/:number/close" do
       need :decide
       closing = Services::Closing.new(job, current_user)
-      halt 422, station(:hand_over, handover:, proof: Services::Proof.new(job), faults: {"close" => closing.fault}, typed: {}) unless closing.close
+      unless closing.close
+        halt 422,
+          station(
+            :hand_over,
+            handover:,
+            proof: Services::Proof.new(job),
+            faults: {
+              "close" => closing.fault
+            },
+            typed: {}
+          )
+      end
       back_to "/jobs/#{job.number}/hand_over", (job.closed? ? "Closed." : "A technician countersigns it next.")
     end
 

@@ -28,7 +28,21 @@ module Routes
 
     post "/imports/:id/take" do
       taken = Services::CatalogueWork.take(import)
-      halt(*refuse(422, "It cannot be taken now", import.faulty.positive? ? "Rows with faults stand in it: mend the file and bring it again." : "It is #{import.state} already.")) unless taken
+      unless taken
+        halt(
+          *refuse(
+            422,
+            "It cannot be taken now",
+            (
+              if import.faulty.positive?
+                "Rows with faults stand in it: mend the file and bring it again."
+              else
+                "It is #{import.state} already."
+              end
+            )
+          )
+        )
+      end
       redirect to("/imports/#{import.id}"), 303
     end
 
@@ -48,6 +62,19 @@ module Routes
 
     def import = @import ||= CatalogueImport.find(whole(params[:id]))
 
-    def list(fault: nil) = erb(:imports, locals: {imports: CatalogueImport.select(CatalogueImport.column_names - %w[content faults differences]).includes(:user).order(id: :desc).limit(20), fault:})
+    def list(fault: nil)
+      erb(
+        :imports,
+        locals: {
+          imports:
+            CatalogueImport
+              .select(CatalogueImport.column_names - %w[content faults differences])
+              .includes(:user)
+              .order(id: :desc)
+              .limit(20),
+          fault:
+        }
+      )
+    end
   end
 end

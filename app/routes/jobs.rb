@@ -28,14 +28,19 @@ module Routes
     # Looking, live, cover off, proved dead: who said so and when is kept.
     post "/jobs/:number/state" do
       need :record
-      halt(*refuse(422, "That state is not known", "Choose one of the states on the page.")) unless Helpers::Words::STATES.key?(params[:state])
+      unless Helpers::Words::STATES.key?(params[:state])
+        halt(*refuse(422, "That state is not known", "Choose one of the states on the page."))
+      end
       job.update!(state: params[:state], state_at: Time.now, state_by: current_user)
-      back_to "/jobs/#{job.number}/measure?fan=#{position.key}", "#{Helpers::Words::STATES[job.state]}, #{clock(job.state_at)}."
+      back_to "/jobs/#{job.number}/measure?fan=#{position.key}",
+        "#{Helpers::Words::STATES[job.state]}, #{clock(job.state_at)}."
     end
 
     post "/jobs/:number/stations/:name" do
       need :record
-      halt(*refuse(404, "There is no such station", "Choose one of the nine.")) unless Job::STATIONS.include?(params[:name])
+      unless Job::STATIONS.include?(params[:name])
+        halt(*refuse(404, "There is no such station", "Choose one of the nine."))
+      end
       Services::Progress.finish(job, params[:name], current_user)
       redirect to("/jobs/#{job.number}/#{job.station}"), 303
     end
@@ -46,11 +51,20 @@ module Routes
     def sister
       number = whole(params[:beside])
       one = Job.find_by(number:) or return {}
-      {"beside" => one.number.to_s, "complaint" => one.complaint, "complaint_kinds" => one.complaint_kinds, "access_notes" => one.access_notes}
+      {
+        "beside" => one.number.to_s,
+        "complaint" => one.complaint,
+        "complaint_kinds" => one.complaint_kinds,
+        "access_notes" => one.access_notes
+      }
     end
 
-    def unit = params[:unit].to_s.empty? ? nil : Unit.find_by(id: whole(params[:unit]))
+    def unit
+      params[:unit].to_s.empty? ? nil : Unit.find_by(id: whole(params[:unit]))
+    end
 
-    def listed(scope) = scope.includes(:technician, unit: {site: :customer}).order(opened_at: :desc)
+    def listed(scope)
+      scope.includes(:technician, unit: {site: :customer}).order(opened_at: :desc)
+    end
   end
 end

@@ -10,7 +10,8 @@ module Routes
     post "/learning" do
       need :edit_shop
       Setting.write("learning", params[:on] == "1")
-      back_to "/learning", (Services::Learning.on? ? "Fenbo learns from your jobs." : "Fenbo keeps to the trade's figures.")
+      back_to "/learning",
+        (Services::Learning.on? ? "Fenbo learns from your jobs." : "Fenbo keeps to the trade's figures.")
     end
   end
 end

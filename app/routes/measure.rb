@@ -10,6 +10,8 @@ module Routes
     private
 
     # The instrument in hand: asked for, else the clamp.
-    def tool = Services::Instrument.for_fan(position).include?(params[:tool]) ? params[:tool] : "amps"
+    def tool
+      Services::Instrument.for_fan(position).include?(params[:tool]) ? params[:tool] : "amps"
+    end
   end
 end

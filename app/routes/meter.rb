@@ -12,10 +12,20 @@ module Routes
     post "/meter/simulated" do
       need :record
       content_type :json
-      halt 422, JSON.generate(errors: [{field: "family", message: "is not known"}]) unless Fenbo::Electrical::FAMILIES.include?(params[:family]) && Fenbo::Simulation::Clamp::CONDITIONS.key?(params[:condition])
+      unless Fenbo::Electrical::FAMILIES.include?(params[:family]) &&
+          Fenbo::Simulation::Clamp::CONDITIONS.key?(params[:condition])
+        halt 422, JSON.generate(errors: [{field: "family", message: "is not known"}])
+      end
       plate = Fenbo::Quantities.read(params[:plate].to_s, "current")
       halt 422, JSON.generate(errors: [{field: "plate", message: plate.fault}]) unless plate.ok?
-      clamp = Fenbo::Simulation::Clamp.new(family: params[:family], plate_amps: plate.value, condition: params[:condition], turns: whole(params[:turns]).clamp(1, 20), random: Random.new)
+      clamp =
+        Fenbo::Simulation::Clamp.new(
+          family: params[:family],
+          plate_amps: plate.value,
+          condition: params[:condition],
+          turns: whole(params[:turns]).clamp(1, 20),
+          random: Random.new
+        )
       Services::MeterDoor.new(current_user, source: "simulated clamp").take(clamp.lines(Time.now).join("\n"))
       status 204
     end

@@ -23,8 +23,16 @@ module Routes
     private
 
     def keep(upload)
-      Photo.keep(upload, client_id:, job:, visit:, fan_position: position, user: current_user,
-        station: Job::STATIONS.include?(params[:station]) ? params[:station] : "look", caption: params[:caption].to_s.strip[0, 200].presence)
+      Photo.keep(
+        upload,
+        client_id:,
+        job:,
+        visit:,
+        fan_position: position,
+        user: current_user,
+        station: Job::STATIONS.include?(params[:station]) ? params[:station] : "look",
+        caption: params[:caption].to_s.strip[0, 200].presence
+      )
     end
   end
 end

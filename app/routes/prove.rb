@@ -19,7 +19,9 @@ module Routes
       need :record
       typed = Services::Typed.new(params, system: current_user.unit_system)
       arrival, leaving = typed.quantity(:arrival, "temperature"), typed.quantity(:leaving, "temperature")
-      halt 422, station(:prove, proof: Services::Proof.new(job), instrument:, faults: typed.faults, typed: params) unless typed.clean?
+      unless typed.clean?
+        halt 422, station(:prove, proof: Services::Proof.new(job), instrument:, faults: typed.faults, typed: params)
+      end
       visit.update!({arrival_c: arrival, leaving_c: leaving}.compact)
       back_to "/jobs/#{job.number}/prove", "Temperatures kept."
     end
@@ -27,7 +29,14 @@ module Routes
     private
 
     # The clamp after the work, or the box on its way down.
-    def instrument = Services::Instrument.of((params[:tool] == "pulldown") ? "pulldown" : "amps", {"turning" => "yes"}, user: current_user, position:)
+    def instrument
+      Services::Instrument.of(
+        (params[:tool] == "pulldown") ? "pulldown" : "amps",
+        {"turning" => "yes"},
+        user: current_user,
+        position:
+      )
+    end
 
     # A second press takes the tick back.
     def tick(id)

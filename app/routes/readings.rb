@@ -7,24 +7,40 @@ module Routes
       need :record
       instrument = Services::Instrument.of(tool, params, user: current_user, position:)
       page = (phase == "after") ? "prove" : "measure"
-      instrument.faults["state"] = "Prove it dead first: disconnected, locked, tested. Confirm it at “The unit is”, then keep the reading." if instrument.dead? && job.state != "D"
+      if instrument.dead? &&
+          job.state != "D"
+        instrument.faults[
+          "state"
+        ] = "Prove it dead first: disconnected, locked, tested. Confirm it at “The unit is”, then keep the reading."
+      end
       halt 422, station(page, instrument:, proof: Services::Proof.new(job), faults: {}, typed: {}) unless instrument.ask
-      reading = Services::InstrumentReading.new(job, position, current_user).keep(instrument, client_id:, phase:, visit:)
-      Services::Progress.finish(job, "prove", current_user) if phase == "after" && Services::Proof.new(job.reload).proved?
-      back_to "/jobs/#{job.number}/#{page}?fan=#{position.key}&tool=#{tool}", "#{instrument.label} kept: #{verdict_words(reading.verdict)}."
+      reading =
+        Services::InstrumentReading.new(job, position, current_user).keep(instrument, client_id:, phase:, visit:)
+      if phase == "after" && Services::Proof.new(job.reload).proved?
+        Services::Progress.finish(job, "prove", current_user)
+      end
+      back_to "/jobs/#{job.number}/#{page}?fan=#{position.key}&tool=#{tool}",
+        "#{instrument.label} kept: #{verdict_words(reading.verdict)}."
     end
 
     post "/jobs/:number/readings/:id/void" do
       need :record
       reading = job.readings.find(whole(params[:id]))
-      Services::InstrumentReading.new(job, position, current_user).void(reading, params[:reason].to_s.strip[0, 200].presence)
-      back_to "/jobs/#{job.number}/#{(reading.phase == "after") ? "prove" : "measure"}?fan=#{position.key}&tool=#{reading.kind}", "Reading taken back."
+      Services::InstrumentReading.new(job, position, current_user).void(
+        reading,
+        params[:reason].to_s.strip[0, 200].presence
+      )
+      page = (reading.phase == "after") ? "prove" : "measure"
+      back_to "/jobs/#{job.number}/#{page}?fan=#{position.key}&tool=#{reading.kind}",
+        "Reading taken back."
     end
 
     private
 
     def phase = (params[:phase] == "after") ? "after" : "before"
 
-    def tool = Services::Instrument::ALL.key?(params[:tool]) ? params[:tool] : "amps"
+    def tool
+      Services::Instrument::ALL.key?(params[:tool]) ? params[:tool] : "amps"
+    end
   end
 end

@@ -13,7 +13,8 @@ module Routes
 
     post "/settings/appearance" do
       current_user.update!(appearance: params[:appearance]) if User::APPEARANCES.include?(params[:appearance])
-      redirect to(request.referer.to_s[%r{\Ahttps?://#{Regexp.escape(request.host_with_port)}(/[^\s]*)\z}, 1] || "/"), 303
+      redirect to(request.referer.to_s[%r{\Ahttps?://#{Regexp.escape(request.host_with_port)}(/[^\s]*)\z}, 1] || "/"),
+        303
     end
 
     post "/settings/password" do
@@ -43,8 +44,17 @@ module Routes
 
     post "/settings/people" do
       need :manage_people
-      user = User.new(name: params[:name].to_s.strip, login: params[:login].to_s.strip.downcase, role: params[:role].to_s, password: params[:password].to_s)
-      halt 422, page(faults: user.errors.messages.to_h { |field, messages| [field.to_s, messages.first] }, typed: params) unless user.save
+      user =
+        User.new(
+          name: params[:name].to_s.strip,
+          login: params[:login].to_s.strip.downcase,
+          role: params[:role].to_s,
+          password: params[:password].to_s
+        )
+      unless user.save
+        halt 422,
+          page(faults: user.errors.messages.to_h { |field, messages| [field.to_s, messages.first] }, typed: params)
+      end
       back_to "/settings", "#{user.name} can sign in now."
     end
 
@@ -58,10 +68,14 @@ module Routes
 
     private
 
-    def page(faults: {}, typed: {}, fresh_token: nil) = erb(:settings, locals: {faults:, typed:, fresh_token:})
+    def page(faults: {}, typed: {}, fresh_token: nil)
+      erb(:settings, locals: {faults:, typed:, fresh_token:})
+    end
 
     def change_password
-      return {"old_password" => "That is not your present password."} unless current_user.authenticate(params[:old_password].to_s)
+      unless current_user.authenticate(params[:old_password].to_s)
+        return {"old_password" => "That is not your present password."}
+      end
       current_user.password = params[:new_password].to_s
       current_user.session_version += 1
       current_user.save ? {} : {"new_password" => current_user.errors.first.message}

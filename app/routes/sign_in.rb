@@ -11,7 +11,9 @@ module Routes
 
     post "/sign-in" do
       user = User.authenticate(params[:login], params[:password])
-      halt 422, erb(:sign_in, locals: {login: params[:login], fault: "Name and password do not go together."}) unless user
+      unless user
+        halt 422, erb(:sign_in, locals: {login: params[:login], fault: "Name and password do not go together."})
+      end
       target = inside(params[:then])
       env["rack.session.options"][:renew] = true
       session.clear

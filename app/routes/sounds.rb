@@ -23,9 +23,13 @@ module Routes
 
     private
 
-    def form(given) = Services::SoundForm.new(job, position, current_user, given)
+    def form(given)
+      Services::SoundForm.new(job, position, current_user, given)
+    end
 
-    def page(one) = station(:sound, at: "look", form: one, reading: shown, beside: other)
+    def page(one)
+      station(:sound, at: "look", form: one, reading: shown, beside: other)
+    end
 
     def bytes
       return simulated if params[:simulated].to_s != ""
@@ -35,23 +39,44 @@ module Routes
     def simulated
       kind = Fenbo::Simulation::Microphone::KINDS.include?(params[:simulated]) ? params[:simulated] : "healthy"
       speed = Fenbo::Quantities.read(params[:rpm].to_s, "speed")
-      Fenbo::Simulation::Microphone.new(kind:, rpm: (speed.ok? && speed.value.between?(600, 3600)) ? speed.value : 1300, blades: whole(params[:blades]).clamp(3, 7), hertz: job.unit.supply_hertz, random: Random.new, background: %w[room compressor], recorder: "phone").wav
+      Fenbo::Simulation::Microphone.new(
+        kind:,
+        rpm: (speed.ok? && speed.value.between?(600, 3600)) ? speed.value : 1300,
+        blades: whole(params[:blades]).clamp(3, 7),
+        hertz: job.unit.supply_hertz,
+        random: Random.new,
+        background: %w[room compressor],
+        recorder: "phone"
+      ).wav
     end
 
     def keep(one)
       reading = one.keep(client_id:, visit:)
-      back_to "/jobs/#{job.number}/sounds?fan=#{position.key}&reading=#{reading.id}", "Recording kept: #{test_of("sound_recording").label(reading.verdict).downcase}."
+      back_to "/jobs/#{job.number}/sounds?fan=#{position.key}&reading=#{reading.id}",
+        "Recording kept: #{test_of("sound_recording").label(reading.verdict).downcase}."
     end
 
-    def kept = @kept ||= job.readings.select { |one| one.kind == "sound" && !one.voided? }
+    def kept
+      @kept ||= job.readings.select { |one| one.kind == "sound" && !one.voided? }
+    end
 
-    def shown = kept.find { |one| one.id == whole(params[:reading]) } || kept.reverse.find { |one| one.fan_position_id == position.id }
+    def shown
+      kept.find { |one| one.id == whole(params[:reading]) } ||
+        kept.reverse.find { |one| one.fan_position_id == position.id }
+    end
 
     # Another recording of this unit to lie over it: a neighbour, or years ago.
-    def other = params[:beside].to_s.empty? ? nil : unit_recordings.find { |one| one.id == whole(params[:beside]) }
+    def other
+      params[:beside].to_s.empty? ? nil : unit_recordings.find { |one| one.id == whole(params[:beside]) }
+    end
 
-    def unit_recordings = @unit_recordings ||= Reading.live.where(kind: "sound", fan_position: job.unit.fan_positions).order(taken_at: :desc).limit(30).to_a
+    def unit_recordings
+      @unit_recordings ||=
+        Reading.live.where(kind: "sound", fan_position: job.unit.fan_positions).order(taken_at: :desc).limit(30).to_a
+    end
 
-    def reading = Reading.live.where(kind: "sound", fan_position: job.unit.fan_positions).find(whole(params[:id]))
+    def reading
+      Reading.live.where(kind: "sound", fan_position: job.unit.fan_positions).find(whole(params[:id]))
+    end
   end
 end

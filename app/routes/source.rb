@@ -10,11 +10,13 @@ module Routes
     post "/jobs/:number/source" do
       need :decide
       sources = Services::PartSources.new(job)
-      option = sources.options.find { |one| one[:offer] == params[:offer] && one[:finish_at] == params[:finish_at] } ||
+      option =
+        sources.options.find { |one| one[:offer] == params[:offer] && one[:finish_at] == params[:finish_at] } ||
         sources.options.find { |one| one[:offer] == params[:offer] }
       halt(*refuse(422, "That offer is gone", "Hours or stock have changed. Go back and choose again.")) unless option
       pick(option)
-      back_to "/jobs/#{job.number}/#{option[:second_trip] ? "source" : "fit"}", "#{Services::PriceService.name_of(option[:offer])} it is."
+      back_to "/jobs/#{job.number}/#{option[:second_trip] ? "source" : "fit"}",
+        "#{Services::PriceService.name_of(option[:offer])} it is."
     end
 
     private

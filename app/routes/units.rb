@@ -9,7 +9,12 @@ module Routes
 
     get "/units/new" do
       need :edit_units
-      erb :unit_edit, locals: {unit: Unit.new(family: "walk_in_cooler", site_id: whole(params[:site])), typed: {}, faults: {}}
+      erb :unit_edit,
+        locals: {
+          unit: Unit.new(family: "walk_in_cooler", site_id: whole(params[:site])),
+          typed: {},
+          faults: {}
+        }
     end
 
     get "/units/:id" do
@@ -45,22 +50,29 @@ module Routes
         return plate_page(typed: form.params, form:)
       end
       halt 422, plate_page(typed: form.params, faults: form.faults, form:) unless form.save
-      back_to job ? "/jobs/#{job.number}/match?fan=#{fan.key}" : "/units/#{unit.id}", ["Plate of #{fan.label} kept.", *form.clashes.map { |clash| "Look again: #{clash.text}." }].join(" ")
+      back_to job ? "/jobs/#{job.number}/match?fan=#{fan.key}" : "/units/#{unit.id}",
+        ["Plate of #{fan.label} kept.", *form.clashes.map { |clash| "Look again: #{clash.text}." }].join(" ")
     end
 
     private
 
     # The job the plate is noted for, where one is.
-    def job = @job ||= params[:job].to_s.empty? ? nil : unit.jobs.find_by(number: whole(params[:job]))
+    def job
+      @job ||= params[:job].to_s.empty? ? nil : unit.jobs.find_by(number: whole(params[:job]))
+    end
 
     def position = fan
 
     # Another fan of the bank whose plate stands for one that is gone.
     def twin = unit.position(params[:twin])
 
-    def plate_page(typed:, faults: {}, form: nil) = erb(:plate_edit, locals: {unit:, position: fan, typed:, faults:, form:, job:})
+    def plate_page(typed:, faults: {}, form: nil)
+      erb(:plate_edit, locals: {unit:, position: fan, typed:, faults:, form:, job:})
+    end
 
-    def unit = @unit ||= Unit.preload(fan_positions: [:fitted_motors, :motor_now], site: :customer).find(whole(params[:id]))
+    def unit
+      @unit ||= Unit.preload(fan_positions: %i[fitted_motors motor_now], site: :customer).find(whole(params[:id]))
+    end
 
     def fan = unit.position(params[:fan]) || raise(ActiveRecord::RecordNotFound)
 

@@ -11,7 +11,17 @@ module Services
       nameplate = motor.amps_at(position.unit.supply_volts)
       return nil if nameplate.nil? || motor.family == "ec"
       legs = [nameplate] * ((motor.family == "three_phase") ? 3 : 1)
-      question = {"motor" => {"family" => motor.family, "nameplate_amps" => nameplate, "service_factor" => motor.service_factor, "service_factor_amps" => motor.service_factor_amps}, "reading" => {"amps" => legs}}
+      question = {
+        "motor" => {
+          "family" => motor.family,
+          "nameplate_amps" => nameplate,
+          "service_factor" => motor.service_factor,
+          "service_factor_amps" => motor.service_factor_amps
+        },
+        "reading" => {
+          "amps" => legs
+        }
+      }
       Fenbo::Tools.call("amps", question, limits: Shop.limits)[:window].transform_keys(&:to_s)
     end
   end

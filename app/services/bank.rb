@@ -21,7 +21,12 @@ module Services
       @positions = positions.to_a
     end
 
-    def rows = @rows ||= @positions.map { |position| Row.new(position:, outcomes: outcomes(position), reading: reading(position), odd: odd(position)) }
+    def rows
+      @rows ||=
+        @positions.map do |position|
+          Row.new(position:, outcomes: outcomes(position), reading: reading(position), odd: odd(position))
+        end
+    end
 
     def odd_ones = rows.select(&:odd)
 
@@ -36,11 +41,15 @@ module Services
       (amps > middle) ? "higher" : "lower"
     end
 
-    def reading(position) = live_readings.reverse.find { |one| one.fan_position_id == position.id }
+    def reading(position)
+      live_readings.reverse.find { |one| one.fan_position_id == position.id }
+    end
 
     private
 
-    def live_readings = @live_readings ||= @job.readings.select { |one| one.kind == "amps" && one.phase == "before" && !one.voided? }
+    def live_readings
+      @live_readings ||= @job.readings.select { |one| one.kind == "amps" && one.phase == "before" && !one.voided? }
+    end
 
     # Amps of the other fans on this side: those inside their window, or all where none
     # is.
@@ -53,7 +62,8 @@ module Services
     def amps_of(position) = (kept = reading(position)) && Bank.mean(kept.result)
 
     def outcomes(position)
-      live = @job.findings.select { |one| one.fan_position_id == position.id && !one.voided? && TESTS.include?(one.test) }
+      live =
+        @job.findings.select { |one| one.fan_position_id == position.id && !one.voided? && TESTS.include?(one.test) }
       live.to_h { |one| [one.test, one] }
     end
 
@@ -75,11 +85,15 @@ module Services
     end
 
     def odd_outcomes(position)
-      TESTS.first(2).filter_map do |test|
-        mine = outcomes(position)[test]&.outcome or next
-        others = (@positions - [position]).filter_map { |one| outcomes(one)[test]&.outcome }
-        "alone #{Fenbo::Diagnosis::Test[test].label(mine).downcase}" if others.size >= 2 && others.uniq.one? && others.first != mine
-      end
+      TESTS
+        .first(2)
+        .filter_map do |test|
+          mine = outcomes(position)[test]&.outcome or next
+          others = (@positions - [position]).filter_map { |one| outcomes(one)[test]&.outcome }
+          if others.size >= 2 && others.uniq.one? && others.first != mine
+            "alone #{Fenbo::Diagnosis::Test[test].label(mine).downcase}"
+          end
+        end
     end
 
     def median(values)

@@ -15,20 +15,33 @@ module Services
       {
         "unit" => {"family" => unit.family, "refrigerant" => unit.refrigerant, "fans" => fans}.compact,
         "position" => @position.key,
-        "context" => {"side" => @position.side, "age_years" => age, "recent_work" => @job.recent_work, "complaint" => @job.complaint_kinds}.compact,
-        "findings" => findings.map { |finding| finding.to_core(keys) }, "state" => @job.state,
-        "cost" => {"minute" => Setting.read("rate_per_hour_cents") / 6000.0}, "experience" => Learning.experience
+        "context" => {
+          "side" => @position.side,
+          "age_years" => age,
+          "recent_work" => @job.recent_work,
+          "complaint" => @job.complaint_kinds
+        }.compact,
+        "findings" => findings.map { |finding| finding.to_core(keys) },
+        "state" => @job.state,
+        "cost" => {
+          "minute" => Setting.read("rate_per_hour_cents") / 6000.0
+        },
+        "experience" => Learning.experience
       }.compact
     end
 
-    def findings = @findings ||= @job.findings.select { |finding| !finding.voided? && finding != @without }
+    def findings
+      @findings ||= @job.findings.select { |finding| !finding.voided? && finding != @without }
+    end
 
     private
 
     def unit = @job.unit
 
     # The core's names of the unit's fans, by id.
-    def keys = @keys ||= unit.fan_positions.to_h { |position| [position.id, position.key] }
+    def keys
+      @keys ||= unit.fan_positions.to_h { |position| [position.id, position.key] }
+    end
 
     def fans
       unit.fan_positions.map do |position|

@@ -19,7 +19,13 @@ module Services
     def receive
       @fault = wrong
       return nil if fault
-      CatalogueImport.create!(user: @user, kind:, file_name: name, content: text, lines: text.count("\n") + (text.end_with?("\n") ? 0 : 1) - 1)
+      CatalogueImport.create!(
+        user: @user,
+        kind:,
+        file_name: name,
+        content: text,
+        lines: text.count("\n") + (text.end_with?("\n") ? 0 : 1) - 1
+      )
     end
 
     private
@@ -43,7 +49,12 @@ module Services
       return "The file is larger than #{LARGEST / 1_000_000} MB: take it in parts." if @upload[:tempfile].size > LARGEST
       return "The file is not UTF-8 text. Save it as “CSV, UTF-8”." unless text.valid_encoding? && !text.include?("\0")
       return "The file is empty." if text.strip.empty?
-      return "The first line does not name the columns of motors, blades or accessories (part_no, maker, family …, separated by commas)." unless kind
+      unless kind
+        return (
+          "The first line does not name the columns of motors, blades or accessories (part_no, maker, family " \
+          "…, separated by commas)."
+        )
+      end
       missing = Fenbo::Matching::Sheet.of(kind).needed - header
       return "The columns #{missing.join(", ")} are missing." if missing.any?
       twice = header.tally.select { |_, count| count > 1 }.keys.reject(&:empty?)

@@ -25,7 +25,17 @@ module Services
       each_chunk { |chunk| lay_aside(chunk) }
       ActiveRecord::Base.transaction { conclude }
     rescue CSV::MalformedCSVError => problem
-      @import.update!(state: "checked", faulty: 1, faults: [{"line" => problem.line_number, "column" => "", "message" => "is not CSV: #{problem.message.sub(/ in line.*/, "").downcase}"}])
+      @import.update!(
+        state: "checked",
+        faulty: 1,
+        faults: [
+          {
+            "line" => problem.line_number,
+            "column" => "",
+            "message" => "is not CSV: #{problem.message.sub(/ in line.*/, "").downcase}"
+          }
+        ]
+      )
     end
 
     private
@@ -36,23 +46,35 @@ module Services
       connection.execute("ANALYZE staged_parts")
       spelled_otherwise
       counted = counts
-      @import.update!(state: "checked", line: @import.lines, beat_at: Time.now, faulty: @faulty.size, faults: @faults.sort_by { |one| one["line"] }.first(MOST_FAULTS), **counted, differences: counted[:changed_rows].zero? ? [] : differences)
+      @import.update!(
+        state: "checked",
+        line: @import.lines,
+        beat_at: Time.now,
+        faulty: @faulty.size,
+        faults: @faults.sort_by { |one| one["line"] }.first(MOST_FAULTS),
+        **counted,
+        differences: counted[:changed_rows].zero? ? [] : differences
+      )
     end
 
     def connection = ActiveRecord::Base.connection
 
-    def clear = connection.execute("DELETE FROM staged_parts WHERE catalogue_import_id = #{@import.id}")
+    def clear
+      connection.execute("DELETE FROM staged_parts WHERE catalogue_import_id = #{@import.id}")
+    end
 
     def each_chunk
       header, chunk = nil, []
-      Fenbo::Matching::Rows.new(@import.content).each do |line, cells|
-        next header = cells.map { |cell| cell.to_s.strip } unless header
-        chunk << read(header, cells, line)
-        next unless chunk.size >= CHUNK
-        yield chunk.compact
-        chunk = []
-        @import.update_columns(line:, beat_at: Time.now)
-      end
+      Fenbo::Matching::Rows
+        .new(@import.content)
+        .each do |line, cells|
+          next header = cells.map { |cell| cell.to_s.strip } unless header
+          chunk << read(header, cells, line)
+          next unless chunk.size >= CHUNK
+          yield chunk.compact
+          chunk = []
+          @import.update_columns(line:, beat_at: Time.now)
+        end
       yield chunk.compact
     end
 
@@ -91,7 +113,9 @@ module Services
       return if chunk.empty?
       raw = connection.raw_connection
       raw.copy_data("COPY staged_parts (catalogue_import_id, line, part_no, values) FROM STDIN (FORMAT csv)") do
-        raw.put_copy_data(chunk.map { |line, part_no, json| "#{@import.id},#{line},#{quoted(part_no)},#{quoted(json)}\n" }.join)
+        raw.put_copy_data(
+          chunk.map { |line, part_no, json| "#{@import.id},#{line},#{quoted(part_no)},#{quoted(json)}\n" }.join
+        )
       end
     end
 
@@ -105,25 +129,46 @@ module Services
         WITH alike AS MATERIALIZED (SELECT s.line, s.part_no, p.part_no AS known FROM staged_parts s JOIN #{@model.table_name} p ON p.part_key = #{CatalogueTake::KEY} AND p.part_no <> s.part_no WHERE s.catalogue_import_id = #{@import.id})
         SELECT line, part_no, known FROM alike ORDER BY line LIMIT #{MOST_FAULTS}
       SQL
-      rows.each { |line, part_no, known| fault(line, "part_no", "#{part_no} reads the same as #{known} in the catalogue: write it alike") }
+      rows.each do |line, part_no, known|
+        fault(line, "part_no", "#{part_no} reads the same as #{known} in the catalogue: write it alike")
+      end
     end
 
-    def staged = "FROM staged_parts s LEFT JOIN #{@model.table_name} p ON p.part_no = s.part_no WHERE s.catalogue_import_id = #{@import.id}"
+    def staged
+      "FROM staged_parts s LEFT JOIN #{@model.table_name} p ON p.part_no = s.part_no WHERE " \
+      "s.catalogue_import_id = #{@import.id}"
+    end
 
     # What the catalogue holds of a part in the file's columns.
-    def held = "jsonb_build_object(#{@import.columns.map { |name| "'#{name}', p.#{name}" }.join(", ")})"
+    def held
+      "jsonb_build_object(#{@import.columns.map { |name| "'#{name}', p.#{name}" }.join(", ")})"
+    end
 
     def counts
-      all, added, changed = connection.select_rows("SELECT count(*), count(*) FILTER (WHERE p.id IS NULL), count(*) FILTER (WHERE p.id IS NOT NULL AND #{held} <> s.values) #{staged}").first
+      all, added, changed =
+        connection.select_rows(
+          "SELECT count(*), count(*) FILTER (WHERE p.id IS NULL), count(*) FILTER (WHERE p.id IS NOT NULL " \
+          "AND #{held} <> s.values) #{staged}"
+        ).first
       {added:, changed_rows: changed, same: all - added - changed}
     end
 
     # The first changed parts, column by column.
     def differences
-      connection.select_rows("SELECT s.line, s.part_no, #{held}, s.values #{staged} AND p.id IS NOT NULL AND #{held} <> s.values ORDER BY s.line LIMIT #{MOST_SHOWN}").map do |line, part_no, before, after|
-        before, after = [before, after].map { |one| JSON.parse(one) }
-        {"line" => line, "part_no" => part_no, "changes" => after.filter_map { |column, value| [column, before[column], value] unless before[column] == value }}
-      end
+      connection
+        .select_rows(
+          "SELECT s.line, s.part_no, #{held}, s.values #{staged} AND p.id IS NOT NULL AND #{held} <> " \
+          "s.values ORDER BY s.line LIMIT #{MOST_SHOWN}"
+        )
+        .map do |line, part_no, before, after|
+          before, after = [before, after].map { |one| JSON.parse(one) }
+          {
+            "line" => line,
+            "part_no" => part_no,
+            "changes" =>
+              after.filter_map { |column, value| [column, before[column], value] unless before[column] == value }
+          }
+        end
     end
   end
 end

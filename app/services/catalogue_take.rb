@@ -41,7 +41,11 @@ module Services
 
     private
 
-    def settled? = connection.select_value("SELECT relallvisible >= relpages * 0.9 FROM pg_class WHERE oid = '#{@model.table_name}'::regclass")
+    def settled?
+      connection.select_value(
+        "SELECT relallvisible >= relpages * 0.9 FROM pg_class WHERE oid = '#{@model.table_name}'::regclass"
+      )
+    end
 
     def connection = ActiveRecord::Base.connection
 
@@ -61,8 +65,18 @@ module Services
     end
 
     def note
-      AuditEntry.create!(user: @import.user, action: "imported", record_type: @model.name, record_id: @import.id, created_at: Time.now,
-        changes_made: {"file" => @import.file_name, "added" => @import.added, "changed" => @import.changed_rows})
+      AuditEntry.create!(
+        user: @import.user,
+        action: "imported",
+        record_type: @model.name,
+        record_id: @import.id,
+        created_at: Time.now,
+        changes_made: {
+          "file" => @import.file_name,
+          "added" => @import.added,
+          "changed" => @import.changed_rows
+        }
+      )
     end
   end
 end

@@ -10,15 +10,18 @@ module Services
 
     # Only what was looked through, is whole and free of faults; a second press finds it gone.
     def take(import)
-      return false unless CatalogueImport.where(id: import.id, state: "checked", faulty: 0).update_all(state: "taking", beat_at: Time.now) == 1
+      unless CatalogueImport.where(id: import.id, state: "checked", faulty: 0).update_all(
+        state: "taking",
+        beat_at: Time.now
+      ) == 1
+        return false
+      end
       start(import.reload) { CatalogueTake.new(import).then { |work| work.run && work.settle } }
       true
     end
 
     def start(import)
-      Thread.new do
-        ActiveRecord::Base.connection_pool.with_connection { guarded(import) { yield } }
-      end
+      Thread.new { ActiveRecord::Base.connection_pool.with_connection { guarded(import) { yield } } }
     end
 
     # What went wrong is said on the import's page; nothing of it is half done.
@@ -26,7 +29,13 @@ module Services
       yield
     rescue => problem
       warn "catalogue import #{import.id}: #{problem.class}: #{problem.message.lines.first}"
-      CatalogueImport.where(id: import.id).where.not(state: "taken").update_all(state: "broken", message: "It broke off: #{problem.message.lines.first.to_s.strip[0, 300]}. Nothing was changed.")
+      CatalogueImport
+        .where(id: import.id)
+        .where.not(state: "taken")
+        .update_all(
+          state: "broken",
+          message: "It broke off: #{problem.message.lines.first.to_s.strip[0, 300]}. Nothing was changed."
+        )
     end
   end
 end

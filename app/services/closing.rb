@@ -12,7 +12,9 @@ module Services
     # What stands in the way, or nil.
     def fault
       return "Decide on a cause first: the report has to name one." unless @job.decision
-      return "The apprentice's decision waits for a technician's countersign." if @job.decision.awaits_countersign? && !@user.technician?
+      if @job.decision.awaits_countersign? && !@user.technician?
+        return "The apprentice's decision waits for a technician's countersign."
+      end
       "Have it signed first." unless @job.handover&.signed_at
     end
 
@@ -43,7 +45,10 @@ module Services
     def finish(by)
       now = Time.now
       Job.transaction do
-        @job.visits.select { |visit| visit.ends_at.nil? && visit.starts_at <= now }.each { |visit| visit.update!(ends_at: now) }
+        @job
+          .visits
+          .select { |visit| visit.ends_at.nil? && visit.starts_at <= now }
+          .each { |visit| visit.update!(ends_at: now) }
         record_motor(now) if @job.part_choice&.motor && WorkPlan.of(@job)&.done_count.to_i.positive?
         @job.update!(status: "closed", closed_by: by, closed_at: now, station: "hand_over")
         Learning.recount
@@ -56,16 +61,33 @@ module Services
       old, new = position.motor_now, @job.part_choice.motor
       return if old&.part_no == new.part_no && old.installed_on == now.to_date
       old&.update!(removed_on: [now.to_date, old.installed_on || now.to_date].max)
-      FittedMotor.create!(fan_position: position, installed_on: now.to_date, warranty_until: now.to_date >> 24,
-        source: PriceService.name_of(@job.part_choice.offer&.fetch("offer", nil)), **plate(new), **blade(old))
+      FittedMotor.create!(
+        fan_position: position,
+        installed_on: now.to_date,
+        warranty_until: now.to_date >> 24,
+        source: PriceService.name_of(@job.part_choice.offer&.fetch("offer", nil)),
+        **plate(new),
+        **blade(old)
+      )
     end
 
     def plate(motor)
-      motor.attributes.slice(*(FittedMotor.column_names & Motor.column_names - %w[id created_at updated_at])).transform_keys(&:to_sym)
+      motor
+        .attributes
+        .slice(*(FittedMotor.column_names & Motor.column_names - %w[id created_at updated_at]))
+        .transform_keys(&:to_sym)
     end
 
     def blade(old)
-      old ? {blade_diameter_mm: old.blade_diameter_mm, blade_bore_mm: old.blade_bore_mm, blade_rotation: old.blade_rotation} : {}
+      if old
+        {
+          blade_diameter_mm: old.blade_diameter_mm,
+          blade_bore_mm: old.blade_bore_mm,
+          blade_rotation: old.blade_rotation
+        }
+      else
+        {}
+      end
     end
   end
 end

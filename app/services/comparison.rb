@@ -8,10 +8,22 @@ module Services
       def odd? = cells.compact.uniq.size > 1
     end
     PLATE = [
-      ["Family", ->(motor) { Helpers::Words::MOTORS[motor.family] }], ["Volts", ->(motor) { list(motor.volts) }], ["Amps", ->(motor) { list(motor.amps) }],
-      ["Watts in", ->(motor) { figure(motor.watts) }], ["Horsepower", ->(motor) { figure(motor.horsepower) }], ["Speed, rpm", ->(motor) { figure(motor.rpm) }], ["Poles", ->(motor) { figure(motor.poles) }],
-      ["Turns, from the shaft end", ->(motor) { Fenbo::Matching::Rotation::WORDS[motor.rotation] }], ["Shaft, mm", ->(motor) { [motor.shaft_diameter_mm, motor.shaft_length_mm].compact.map { |one| figure(one) }.join(" × ") }],
-      ["Mount", ->(motor) { motor.mount&.tr("_", " ") }], ["Enclosure", ->(motor) { motor.enclosure&.tr("_", " ") }], ["Connector", ->(motor) { motor.connector }], ["Control", ->(motor) { motor.control&.tr("_", " ") }]
+      ["Family", ->(motor) { Helpers::Words::MOTORS[motor.family] }],
+      ["Volts", ->(motor) { list(motor.volts) }],
+      ["Amps", ->(motor) { list(motor.amps) }],
+      ["Watts in", ->(motor) { figure(motor.watts) }],
+      ["Horsepower", ->(motor) { figure(motor.horsepower) }],
+      ["Speed, rpm", ->(motor) { figure(motor.rpm) }],
+      ["Poles", ->(motor) { figure(motor.poles) }],
+      ["Turns, from the shaft end", ->(motor) { Fenbo::Matching::Rotation::WORDS[motor.rotation] }],
+      [
+        "Shaft, mm",
+        ->(motor) { [motor.shaft_diameter_mm, motor.shaft_length_mm].compact.map { |one| figure(one) }.join(" × ") }
+      ],
+      ["Mount", ->(motor) { motor.mount&.tr("_", " ") }],
+      ["Enclosure", ->(motor) { motor.enclosure&.tr("_", " ") }],
+      ["Connector", ->(motor) { motor.connector }],
+      ["Control", ->(motor) { motor.control&.tr("_", " ") }]
     ].freeze
 
     attr_reader :search, :numbers
@@ -25,7 +37,11 @@ module Services
     def judged(number) = search.judged(number)
 
     # What the plates say, the old one first.
-    def plate = PLATE.map { |label, read| Row.new(label:, cells: [search.old, *motors].map { |motor| motor && instance_exec(motor, &read) }) }
+    def plate
+      PLATE.map do |label, read|
+        Row.new(label:, cells: [search.old, *motors].map { |motor| motor && instance_exec(motor, &read) })
+      end
+    end
 
     # What the checks say of each.
     def checks
@@ -37,7 +53,9 @@ module Services
 
     private
 
-    def lines(number) = (judged(number)&.fetch(:checks) || []).to_h { |line| [line[:check], line] }
+    def lines(number)
+      (judged(number)&.fetch(:checks) || []).to_h { |line| [line[:check], line] }
+    end
 
     def list(values) = values.map { |one| figure(one) }.join("/")
 

@@ -13,8 +13,15 @@ module Services
     end
 
     def save
-      @customer.assign_attributes(name: @typed.text(:name, longest: 120), contact: @typed.text(:contact, longest: 120), phone: @typed.text(:phone, longest: 40),
-        overtime_allowed: @typed.flag(:overtime_allowed), approval_limit_cents: @typed.cents(:approval_limit), rules: @typed.text(:rules), **lock)
+      @customer.assign_attributes(
+        name: @typed.text(:name, longest: 120),
+        contact: @typed.text(:contact, longest: 120),
+        phone: @typed.text(:phone, longest: 40),
+        overtime_allowed: @typed.flag(:overtime_allowed),
+        approval_limit_cents: @typed.cents(:approval_limit),
+        rules: @typed.text(:rules),
+        **lock
+      )
       @customer.validate
       @customer.errors.each { |error| @typed.fault(error.attribute, error.message) }
       site = site()
@@ -25,12 +32,19 @@ module Services
 
     private
 
-    def lock = @params[:lock_version].to_s.match?(/\A\d{1,9}\z/) ? {lock_version: @params[:lock_version].to_i} : {}
+    def lock
+      @params[:lock_version].to_s.match?(/\A\d{1,9}\z/) ? {lock_version: @params[:lock_version].to_i} : {}
+    end
 
     def site
       name = @typed.text(:site_name, longest: 120) or return nil
       site = @customer.sites.find { |one| one.name == name } || @customer.sites.build
-      site.assign_attributes(name:, address: @typed.text(:site_address), access_notes: @typed.text(:site_access), hours: @typed.text(:site_hours, longest: 200))
+      site.assign_attributes(
+        name:,
+        address: @typed.text(:site_address),
+        access_notes: @typed.text(:site_access),
+        hours: @typed.text(:site_hours, longest: 200)
+      )
       site
     end
   end

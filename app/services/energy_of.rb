@@ -11,9 +11,28 @@ module Services
       effects, unit = candidate[:effects], search.job.unit
       return nil unless effects[:old_watts] && effects[:watts]
       motor = search.motor(candidate[:part_no])
-      plain = search.candidates.reject { |one| one[:part_no] == candidate[:part_no] }.filter_map { |one| search.motor(one[:part_no])&.price_cents if one[:effects][:watts] && one[:effects][:watts] >= effects[:old_watts] * 0.9 }.min
-      Fenbo::Tools.call("energy", {"side" => search.position.side, "freezer" => !unit.setpoint_c.nil? && unit.setpoint_c < FREEZER_C, "old_watts" => effects[:old_watts], "new_watts" => effects[:watts],
-        "tariff_cents_kwh" => Setting.read("tariff_cents_kwh"), "extra_cents" => [motor.price_cents.to_i - plain.to_i, 0].max}, limits: Shop.limits)
+      plain =
+        search
+          .candidates
+          .reject { |one| one[:part_no] == candidate[:part_no] }
+          .filter_map do |one|
+            if one[:effects][:watts] && one[:effects][:watts] >= effects[:old_watts] * 0.9
+              search.motor(one[:part_no])&.price_cents
+            end
+          end
+          .min
+      Fenbo::Tools.call(
+        "energy",
+        {
+          "side" => search.position.side,
+          "freezer" => !unit.setpoint_c.nil? && unit.setpoint_c < FREEZER_C,
+          "old_watts" => effects[:old_watts],
+          "new_watts" => effects[:watts],
+          "tariff_cents_kwh" => Setting.read("tariff_cents_kwh"),
+          "extra_cents" => [motor.price_cents.to_i - plain.to_i, 0].max
+        },
+        limits: Shop.limits
+      )
     end
   end
 end

@@ -6,7 +6,9 @@ module Services
   class FitForm
     MOST_SPACERS = 20
 
-    def self.latest(position) = position.readings.live.where(kind: "fit").order(:taken_at, :id).last
+    def self.latest(position)
+      position.readings.live.where(kind: "fit").order(:taken_at, :id).last
+    end
 
     def self.rows = Fenbo::Knowledge.table("measurements")
 
@@ -35,10 +37,21 @@ module Services
       return @params[name] if typed?
       kept = latest && dig(latest.question, self.class.rows[name]["letter"])
       return nil if kept.nil?
-      (self.class.rows[name]["kind"] == "length") ? Fenbo::Quantities.figure(kept, "length", @user.unit_system).first.tr("−", "-") : kept.to_i.to_s
+      if self.class.rows[name]["kind"] == "length"
+        Fenbo::Quantities.figure(kept, "length", @user.unit_system).first.tr("−", "-")
+      else
+        kept.to_i.to_s
+      end
     end
 
-    def tolerance = typed? ? @params["tolerance"] : (latest && Fenbo::Quantities.figure(latest.question["tolerance"] || usual_tolerance, "length", @user.unit_system).first)
+    def tolerance
+      if typed?
+        @params["tolerance"]
+      else
+        latest &&
+          Fenbo::Quantities.figure(latest.question["tolerance"] || usual_tolerance, "length", @user.unit_system).first
+      end
+    end
 
     def usual_tolerance = Shop.limits["fit.tolerance"]
 
@@ -61,15 +74,37 @@ module Services
     # The solver's own object, for drawing.
     def layout
       return nil unless @question
-      Fenbo::Fitting::Fit.new(Fenbo::Fitting::Question.read(Fenbo::Input.new(@question), Shop.limits), Shop.limits).layout
+      Fenbo::Fitting::Fit.new(
+        Fenbo::Fitting::Question.read(Fenbo::Input.new(@question), Shop.limits),
+        Shop.limits
+      ).layout
     end
 
     # What would be looked at if it were measured.
-    def open_questions = self.class.rows.reject { |_, row| row["needed"] || row["place"] == "key" }.filter_map { |name, row| [row["label"], row["without"]] if value(name).to_s.strip.empty? }
+    def open_questions
+      self
+        .class
+        .rows
+        .reject { |_, row| row["needed"] || row["place"] == "key" }
+        .filter_map { |name, row| [row["label"], row["without"]] if value(name).to_s.strip.empty? }
+    end
 
     def keep(client_id:, visit:)
       kept = @question.except("chosen", "L", "blade_diameter_mm")
-      Reading.record(client_id:, job: @job, visit:, fan_position: @position, user: @user, kind: "fit", phase: "before", typed: @params.slice(*self.class.rows.keys, "tolerance"), question: kept.merge("L" => @question["L"]), result: result.to_h.as_json, verdict: result.verdict, meter: nil)
+      Reading.record(
+        client_id:,
+        job: @job,
+        visit:,
+        fan_position: @position,
+        user: @user,
+        kind: "fit",
+        phase: "before",
+        typed: @params.slice(*self.class.rows.keys, "tolerance"),
+        question: kept.merge("L" => @question["L"]),
+        result: result.to_h.as_json,
+        verdict: result.verdict,
+        meter: nil
+      )
     end
 
     private
@@ -83,9 +118,10 @@ module Services
     end
 
     def typed_lengths
-      read = self.class.rows.to_h do |name, row|
-        [row["letter"], (row["kind"] == "count") ? @typed.whole(name, 0..MOST_SPACERS) : length(name, row["needed"])]
-      end
+      read =
+        self.class.rows.to_h do |name, row|
+          [row["letter"], (row["kind"] == "count") ? @typed.whole(name, 0..MOST_SPACERS) : length(name, row["needed"])]
+        end
       keys = %w[k0 k1 k].to_h { |letter| [letter, read.delete("key.#{letter}")] }
       read["key"] = keys if keys.values.any?
       read.merge("tolerance" => length("tolerance"))
@@ -110,8 +146,13 @@ module Services
     # Typed where the catalogue does not tell; another part's shaft is never taken for it.
     def own_shaft = @params["shaft"].to_s.strip.empty? ? nil : length("shaft")
 
-    def dig(question, letter) = letter.split(".").reduce(question) { |at, key| at && at[key] }
+    def dig(question, letter)
+      letter.split(".").reduce(question) { |at, key| at && at[key] }
+    end
 
-    def field_of(path) = self.class.rows.find { |_, row| row["letter"] == path }&.first || {"L" => "shaft", "chosen.seat" => "seat", "key.k1" => "key_to"}.fetch(path, path)
+    def field_of(path)
+      self.class.rows.find { |_, row| row["letter"] == path }&.first ||
+        {"L" => "shaft", "chosen.seat" => "seat", "key.k1" => "key_to"}.fetch(path, path)
+    end
   end
 end

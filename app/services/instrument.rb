@@ -10,8 +10,13 @@ module Services
     Field = Fenbo::Value.of(:name, :label, kind: nil, options: nil, hint: nil, group: nil, flag: false, lines: false)
 
     ALL = {
-      "amps" => "Clamp", "phases" => "Three legs", "windings" => "Windings", "capacitor" => "Capacitor",
-      "product" => "Product's clock", "pulldown" => "Pull-down", "refrigerant" => "Refrigerant"
+      "amps" => "Clamp",
+      "phases" => "Three legs",
+      "windings" => "Windings",
+      "capacitor" => "Capacitor",
+      "product" => "Product's clock",
+      "pulldown" => "Pull-down",
+      "refrigerant" => "Refrigerant"
     }.freeze
 
     def self.of(tool, typed, user:, position: nil)
@@ -21,9 +26,16 @@ module Services
     # Those that have something to say about a fan of this motor family.
     def self.for_fan(position)
       family = position.motor_now&.family
-      ALL.keys.first(4).select do |tool|
-        {"phases" => family == "three_phase", "windings" => %w[ec split_phase].exclude?(family), "capacitor" => family == "psc"}.fetch(tool, true)
-      end
+      ALL
+        .keys
+        .first(4)
+        .select do |tool|
+          {
+            "phases" => family == "three_phase",
+            "windings" => %w[ec split_phase].exclude?(family),
+            "capacitor" => family == "psc"
+          }.fetch(tool, true)
+        end
     end
 
     attr_reader :result, :faults
@@ -44,7 +56,9 @@ module Services
     def about = Fenbo::Tools.entry(tool).about
 
     # Whether anything was typed yet.
-    def asked? = fields.any? { |field| field.options.nil? && !@typed[field.name].to_s.strip.empty? }
+    def asked?
+      fields.any? { |field| field.options.nil? && !@typed[field.name].to_s.strip.empty? }
+    end
 
     # Asks the core, unless something stands against it already; false when something typed cannot be understood.
     def ask
@@ -106,6 +120,8 @@ module Services
 
     def sentence(message) = "This #{message.sub(/\A(is|must|needs)/, '\1')}."
 
-    def tidy(value) = Fenbo::Quantities.tidy(value.is_a?(Float) ? value.round(3) : value)
+    def tidy(value)
+      Fenbo::Quantities.tidy(value.is_a?(Float) ? value.round(3) : value)
+    end
   end
 end

@@ -7,7 +7,13 @@ module Services
   # verdict that a return visit corrected counts for the corrected cause only.
   module Learning
     # What a fan was seen to do, as the motion its other answers belong to.
-    MOTION = {"normal" => "turning", "reversed" => "turning", "slow" => "labouring", "intermittent" => "turning", "twitching" => "stalled"}.freeze
+    MOTION = {
+      "normal" => "turning",
+      "reversed" => "turning",
+      "slow" => "labouring",
+      "intermittent" => "turning",
+      "twitching" => "stalled"
+    }.freeze
     STILL = {"hum_not_turning" => "stalled", "silent" => "dead"}.freeze
 
     module_function
@@ -31,7 +37,9 @@ module Services
     def confirmed
       closed = Job.where(status: "closed").preload(:decisions, :findings, :fan_position, :unit)
       corrected = Misdiagnosis.corrected_ids
-      closed.select { |job| job.decision && (job.decision.causes - %w[healthy none_of_these]).any? && !corrected.include?(job.id) }
+      closed.select do |job|
+        job.decision && (job.decision.causes - %w[healthy none_of_these]).any? && !corrected.include?(job.id)
+      end
     end
 
     def count(job, jobs, answers)
@@ -44,9 +52,16 @@ module Services
 
     # Only where the motion was seen: an answer means something else in each.
     def count_answers(job, position, cause, answers)
-      live = job.findings.reject(&:voided?).select { |one| one.fan_position_id.nil? || one.fan_position_id == position.id }
+      live =
+        job.findings.reject(&:voided?).select { |one| one.fan_position_id.nil? || one.fan_position_id == position.id }
       motion = motion_of(live) or return
-      live.uniq(&:test).each { |one| answers["#{cause} #{one.test} #{motion}"][one.outcome] += 1 unless Fenbo::Diagnosis::Test[one.test].tells_nothing?(one.outcome) }
+      live
+        .uniq(&:test)
+        .each do |one|
+          answers["#{cause} #{one.test} #{motion}"][one.outcome] += 1 unless Fenbo::Diagnosis::Test[
+            one.test
+          ].tells_nothing?(one.outcome)
+        end
     end
 
     def motion_of(findings)

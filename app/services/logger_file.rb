@@ -35,7 +35,7 @@ module Services
       time, temperature = split(line)
       minute = minute_of(time)
       c = Fenbo::Quantities.read(temperature.to_s, "temperature", system: @system)
-      return [minute, c.value] if minute && c.ok?
+      return minute, c.value if minute && c.ok?
       # Words without a figure on the first line are a heading.
       return nil if index.zero? && !line.match?(/\d/)
       @fault ||= "Line #{index + 1}, “#{line[0, 40]}”, is not understood. Write it like “14:05  9,7” or “20; 8.0”."
@@ -45,15 +45,18 @@ module Services
     # The first part is the time; a date and a clock time may be parted by a space.
     def split(line)
       return line.split(/\s*[;\t]\s*/, 2) if line.match?(/[;\t]/)
-      return [$1, $2] if line =~ /\A(\d{4}-\d{2}-\d{2}[T ][\d:.]+Z?)[\s,]+(.+)\z/
+      return $1, $2 if line =~ /\A(\d{4}-\d{2}-\d{2}[T ][\d:.]+Z?)[\s,]+(.+)\z/
       line.split(/\s*,\s+|\s+|,(?=\s*-?\d+\.)|,/, 2)
     end
 
     def minute_of(text)
       case text.to_s
-      when CLOCK then clocked($1.to_i * 60 + $2.to_i + $3.to_i / 60.0)
-      when STAMP then clocked(Time.parse(text).to_f / 60)
-      when /\A\d{1,7}([.,]\d{1,3})?\z/ then text.tr(",", ".").to_f
+      when CLOCK
+        clocked($1.to_i * 60 + $2.to_i + $3.to_i / 60.0)
+      when STAMP
+        clocked(Time.parse(text).to_f / 60)
+      when /\A\d{1,7}([.,]\d{1,3})?\z/
+        text.tr(",", ".").to_f
       end
     rescue ArgumentError
       nil

@@ -39,16 +39,27 @@ module Services
     def self.latest(user)
       lines = MeterLine.where(user:).fresh.order(:created_at, :id).to_a
       groups = lines.group_by { |line| [line.quantity, line.leg] }.transform_values { |all| all.last(7) }
-      {source: lines.last&.source, steady: steady_words(groups), lines: groups.map { |(quantity, leg), all| line_of(quantity, leg, all) }}
+      {
+        source: lines.last&.source,
+        steady: steady_words(groups),
+        lines: groups.map { |(quantity, leg), all| line_of(quantity, leg, all) }
+      }
     end
 
     def self.line_of(quantity, leg, lines)
       digits = (quantity == "amps") ? 3 : 1
-      {quantity:, leg:, shown: Fenbo::Quantities.tidy(lines.last.value.round(digits)), median: Fenbo::Quantities.tidy(median(lines.map(&:value)).round(digits))}
+      {
+        quantity:,
+        leg:,
+        shown: Fenbo::Quantities.tidy(lines.last.value.round(digits)),
+        median: Fenbo::Quantities.tidy(median(lines.map(&:value)).round(digits))
+      }
     end
     private_class_method :line_of
 
-    def self.spread_of(values) = median(values).zero? ? 0.0 : (values.max - values.min) / median(values)
+    def self.spread_of(values)
+      median(values).zero? ? 0.0 : (values.max - values.min) / median(values)
+    end
 
     def self.median(values) = values.sort[values.size / 2]
 
@@ -68,7 +79,15 @@ module Services
       reading = Fenbo::Quantities.read("#{value} #{unit}", UNITS[quantity])
       return fault(index, reading.fault) unless reading.ok?
       return fault(index, "names no leg; use a, b, c or leave it out") unless [nil, "", "a", "b", "c"].include?(leg)
-      {user_id: @user.id, taken_at: at, quantity:, leg: leg.presence, value: reading.value, source: @source, created_at: Time.now}
+      {
+        user_id: @user.id,
+        taken_at: at,
+        quantity:,
+        leg: leg.presence,
+        value: reading.value,
+        source: @source,
+        created_at: Time.now
+      }
     end
 
     def read_time(text)

@@ -10,17 +10,24 @@ module Services
 
     def motor = @job.part_choice&.motor
 
-    def result = @result ||= Fenbo::Tools.call("source", question, limits: Shop.limits)
+    def result
+      @result ||= Fenbo::Tools.call("source", question, limits: Shop.limits)
+    end
 
     def options = (motor.nil? || result.refused?) ? [] : result[:options]
 
     def question
       {
-        "now" => Shop.local(@now).strftime("%Y-%m-%dT%H:%M"), "rate_per_hour_cents" => Setting.read("rate_per_hour_cents"),
-        "overtime_factor" => Setting.read("overtime_factor"), "overtime_allowed" => @job.unit.customer.overtime_allowed,
-        "work_hours" => Setting.read("work_hours"), "trip_cents" => Setting.read("trip_cents"),
-        "work_minutes" => WorkPlan.of(@job)&.minutes || 60, "hours_to_limit" => ProductClock.of(@job, @now).hours_left,
-        "product_value_cents" => @job.product_value_cents || @job.unit.product_value_cents, "offers" => PriceService.offers(motor)
+        "now" => Shop.local(@now).strftime("%Y-%m-%dT%H:%M"),
+        "rate_per_hour_cents" => Setting.read("rate_per_hour_cents"),
+        "overtime_factor" => Setting.read("overtime_factor"),
+        "overtime_allowed" => @job.unit.customer.overtime_allowed,
+        "work_hours" => Setting.read("work_hours"),
+        "trip_cents" => Setting.read("trip_cents"),
+        "work_minutes" => WorkPlan.of(@job)&.minutes || 60,
+        "hours_to_limit" => ProductClock.of(@job, @now).hours_left,
+        "product_value_cents" => @job.product_value_cents || @job.unit.product_value_cents,
+        "offers" => PriceService.offers(motor)
       }.compact
     end
   end

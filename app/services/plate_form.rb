@@ -5,8 +5,24 @@ module Services
   # line says fills the fields that are empty, what is typed in a field wins.
   class PlateForm
     # Fields of the form by the core's names, with the kind of what is in them.
-    FIELDS = {"part_no" => :part_no, "volts" => :volts, "amps" => :amps, "hertz" => :hertz, "watts" => :watts, "rpm" => :rpm, "poles" => :poles, "phases" => :phases, "family" => :family,
-              "enclosure" => :enclosure, "capacitor_uf" => :capacitor, "shaft_diameter_mm" => :shaft_diameter, "shaft_length_mm" => :shaft_length, "horsepower" => :horsepower, "service_factor" => :service_factor, "control" => :control}.freeze
+    FIELDS = {
+      "part_no" => :part_no,
+      "volts" => :volts,
+      "amps" => :amps,
+      "hertz" => :hertz,
+      "watts" => :watts,
+      "rpm" => :rpm,
+      "poles" => :poles,
+      "phases" => :phases,
+      "family" => :family,
+      "enclosure" => :enclosure,
+      "capacitor_uf" => :capacitor,
+      "shaft_diameter_mm" => :shaft_diameter,
+      "shaft_length_mm" => :shaft_length,
+      "horsepower" => :horsepower,
+      "service_factor" => :service_factor,
+      "control" => :control
+    }.freeze
 
     attr_reader :faults
 
@@ -24,21 +40,36 @@ module Services
     def read
       return nil if line.empty?
       unit = @position.unit
-      @read ||= Fenbo::Tools.call("nameplate", {"text" => line, "hertz" => unit.supply_hertz, "volts" => unit.supply_volts}, limits: Shop.limits)
+      @read ||=
+        Fenbo::Tools.call(
+          "nameplate",
+          {"text" => line, "hertz" => unit.supply_hertz, "volts" => unit.supply_volts},
+          limits: Shop.limits
+        )
     end
 
     # Fields as they stand once the line is read in: what was typed, else what it says.
     def filled
       return @params if read.nil? || read.refused?
       said = read[:motor]
-      texts = FIELDS.filter_map { |name, field| [field.to_s, text_of(name, said[name])] if said[name] && @params[field].to_s.strip.empty? }.to_h
+      texts =
+        FIELDS
+          .filter_map do |name, field|
+            [field.to_s, text_of(name, said[name])] if said[name] && @params[field].to_s.strip.empty?
+          end
+          .to_h
       @params.merge(texts, turns(said))
     end
 
     # What cannot all be true on the plate as it now stands.
     def clashes
       return [] unless @typed.clean?
-      Fenbo::Matching::Coherence.new(@values.transform_keys(&:to_s).transform_values { |value| (value.respond_to?(:empty?) && value.empty?) ? nil : value }, Shop.limits).clashes
+      Fenbo::Matching::Coherence.new(
+        @values
+          .transform_keys(&:to_s)
+          .transform_values { |value| (value.respond_to?(:empty?) && value.empty?) ? nil : value },
+        Shop.limits
+      ).clashes
     end
 
     # Reads everything without keeping it; true where all of it is understood.
@@ -64,14 +95,32 @@ module Services
 
     def values
       {
-        family: @typed.choice(:family, Fenbo::Electrical::FAMILIES, required: "Choose the motor's family."), part_no: @typed.text(:part_no, longest: 60),
-        volts: list(:volts, "voltage"), amps: list(:amps, "current"), hertz: hertz, phases: @typed.whole(:phases, 1..3),
-        watts: @typed.quantity(:watts, "power"), rpm: @typed.quantity(:rpm, "speed"), poles: @typed.whole(:poles, 2..24),
-        rotation: sense, shaft_diameter_mm: @typed.quantity(:shaft_diameter, "length"),
-        mount: word(:mount), enclosure: @typed.choice(:enclosure, Fenbo::Matching::ENCLOSURES),
-        connector: word(:connector), capacitor_uf: @typed.quantity(:capacitor, "capacitance"), horsepower: horsepower, service_factor: @typed.number(:service_factor, 0.5..3),
-        control: @typed.choice(:control, Fenbo::Matching::CONTROLS), shaft_length_mm: @typed.quantity(:shaft_length, "length"), shaft_form: @typed.choice(:shaft_form, SHAFTS), bolt_circle_mm: @typed.quantity(:bolt_circle, "length"),
-        body_diameter_mm: @typed.quantity(:body_diameter, "length"), body_length_mm: @typed.quantity(:body_length, "length"), integral_blade: @typed.flag(:integral_blade), plate_line: @typed.text(:plate_line, longest: 400), **blade
+        family: @typed.choice(:family, Fenbo::Electrical::FAMILIES, required: "Choose the motor's family."),
+        part_no: @typed.text(:part_no, longest: 60),
+        volts: list(:volts, "voltage"),
+        amps: list(:amps, "current"),
+        hertz: hertz,
+        phases: @typed.whole(:phases, 1..3),
+        watts: @typed.quantity(:watts, "power"),
+        rpm: @typed.quantity(:rpm, "speed"),
+        poles: @typed.whole(:poles, 2..24),
+        rotation: sense,
+        shaft_diameter_mm: @typed.quantity(:shaft_diameter, "length"),
+        mount: word(:mount),
+        enclosure: @typed.choice(:enclosure, Fenbo::Matching::ENCLOSURES),
+        connector: word(:connector),
+        capacitor_uf: @typed.quantity(:capacitor, "capacitance"),
+        horsepower: horsepower,
+        service_factor: @typed.number(:service_factor, 0.5..3),
+        control: @typed.choice(:control, Fenbo::Matching::CONTROLS),
+        shaft_length_mm: @typed.quantity(:shaft_length, "length"),
+        shaft_form: @typed.choice(:shaft_form, SHAFTS),
+        bolt_circle_mm: @typed.quantity(:bolt_circle, "length"),
+        body_diameter_mm: @typed.quantity(:body_diameter, "length"),
+        body_length_mm: @typed.quantity(:body_length, "length"),
+        integral_blade: @typed.flag(:integral_blade),
+        plate_line: @typed.text(:plate_line, longest: 400),
+        **blade
       }
     end
 
@@ -79,8 +128,15 @@ module Services
     HUBS = %w[set_screw push_on keyed nut_on hubless].freeze
 
     def blade
-      {blade_diameter_mm: @typed.quantity(:blade_diameter, "length"), blade_bore_mm: @typed.quantity(:blade_bore, "length"), blade_count: @typed.whole(:blade_count, 2..12), blade_pitch_deg: @typed.number(:blade_pitch, 5..60),
-       blade_rotation: @typed.choice(:blade_rotation, %w[cw ccw]), blade_hub: @typed.choice(:blade_hub, HUBS), blade_air: @typed.choice(:blade_air, %w[towards_motor away_from_motor])}
+      {
+        blade_diameter_mm: @typed.quantity(:blade_diameter, "length"),
+        blade_bore_mm: @typed.quantity(:blade_bore, "length"),
+        blade_count: @typed.whole(:blade_count, 2..12),
+        blade_pitch_deg: @typed.number(:blade_pitch, 5..60),
+        blade_rotation: @typed.choice(:blade_rotation, %w[cw ccw]),
+        blade_hub: @typed.choice(:blade_hub, HUBS),
+        blade_air: @typed.choice(:blade_air, %w[towards_motor away_from_motor])
+      }
     end
 
     # "1/15" or "0.25"
@@ -88,7 +144,11 @@ module Services
       text = @params[:horsepower].to_s.strip.sub(/\s*h\.?p\.?\z/i, "")
       return nil if text.empty?
       reading = Fenbo::Quantities.read("#{text} hp", "power")
-      reading.ok? ? (reading.value / Shop.limits["match.watts_per_horsepower"]).round(4) : @typed.fault(:horsepower, "A share or a number, like “1/15” or “0.25”.")
+      if reading.ok?
+        (reading.value / Shop.limits["match.watts_per_horsepower"]).round(4)
+      else
+        @typed.fault(:horsepower, "A share or a number, like “1/15” or “0.25”.")
+      end
     end
 
     # As the plate means it, with the end it speaks of, unless a sense was chosen by hand.
@@ -124,6 +184,8 @@ module Services
       readings.map(&:value)
     end
 
-    def hertz = @params[:hertz].to_s.scan(/\d{2,3}/).map(&:to_f).select(&:positive?)
+    def hertz
+      @params[:hertz].to_s.scan(/\d{2,3}/).map(&:to_f).select(&:positive?)
+    end
   end
 end

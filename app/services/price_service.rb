@@ -18,9 +18,13 @@ module Services
     end
 
     # Part numbers on the vans.
-    def self.at_hand = suppliers.flat_map { |supplier| supplier.fetch("stock", []) }
+    def self.at_hand
+      suppliers.flat_map { |supplier| supplier.fetch("stock", []) }
+    end
 
-    def self.name_of(id) = suppliers.find { |one| one["id"] == id }&.fetch("name") || id
+    def self.name_of(id)
+      suppliers.find { |one| one["id"] == id }&.fetch("name") || id
+    end
 
     def self.offer(supplier, part)
       price = (part.price_cents * supplier["factor"]).round
@@ -35,7 +39,9 @@ module Services
       supplier["makers"].include?(part.maker)
     end
 
-    def self.in_stock?(supplier, part) = part.part_no.sum % supplier["out_of_every"] != 0
+    def self.in_stock?(supplier, part)
+      part.part_no.sum % supplier["out_of_every"] != 0
+    end
 
     private_class_method :offer, :carries?, :in_stock?
   end

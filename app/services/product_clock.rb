@@ -11,7 +11,9 @@ module Services
     end
 
     # A job that is proved or handed over has no clock any more.
-    def stopped? = @job.status != "open" || @job.station_steps.any? { |step| step.station == "prove" && step.state == "done" }
+    def stopped?
+      @job.status != "open" || @job.station_steps.any? { |step| step.station == "prove" && step.state == "done" }
+    end
 
     def known?
       return @known if defined?(@known)
@@ -26,7 +28,9 @@ module Services
       [result[:hours_to_limit] - hours_since, 0.0].max
     end
 
-    def past? = known? && (result.verdict == "past" || (result.verdict == "hours" && hours_left.zero?))
+    def past?
+      known? && (result.verdict == "past" || (result.verdict == "hours" && hours_left.zero?))
+    end
 
     def running? = known? && result.verdict == "hours" && !past?
 
@@ -53,14 +57,25 @@ module Services
 
     def end_c = @job.drift_end_c || @job.unit.drift_end_c
 
-    def drift(hours) = end_c - (end_c - @job.box_c) * Math.exp(-hours / result[:tau_hours])
+    def drift(hours)
+      end_c - (end_c - @job.box_c) * Math.exp(-hours / result[:tau_hours])
+    end
 
     def question
       return nil unless @job.box_c && @job.box_read_at && limit_c && end_c
-      earlier = {"c" => @job.earlier_c, "hours_ago" => @job.earlier_hours_ago} if @job.earlier_c && @job.earlier_hours_ago
-      {"now_c" => @job.box_c, "end_c" => end_c, "limit_c" => limit_c, "earlier" => earlier, "family" => @job.unit.family}.compact
+      earlier = {"c" => @job.earlier_c, "hours_ago" => @job.earlier_hours_ago} if @job.earlier_c &&
+        @job.earlier_hours_ago
+      {
+        "now_c" => @job.box_c,
+        "end_c" => end_c,
+        "limit_c" => limit_c,
+        "earlier" => earlier,
+        "family" => @job.unit.family
+      }.compact
     end
 
-    def result = @result ||= Fenbo::Tools.call("product", question, limits: Shop.limits)
+    def result
+      @result ||= Fenbo::Tools.call("product", question, limits: Shop.limits)
+    end
   end
 end

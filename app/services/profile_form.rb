@@ -15,8 +15,13 @@ module Services
     def save
       system = @typed.choice(:unit_system, User::UNIT_SYSTEMS, required: "Choose one.")
       appearance = @typed.choice(:appearance, User::APPEARANCES, required: "Choose one.")
-      meter = {"name" => @typed.text(:meter_name, longest: 60), "percent" => number(:meter_percent, 0..100),
-               "counts" => number(:meter_counts, 0..1000), "resolution" => number(:meter_resolution, 0..100), "true_rms" => @typed.flag(:true_rms)}.compact
+      meter = {
+        "name" => @typed.text(:meter_name, longest: 60),
+        "percent" => number(:meter_percent, 0..100),
+        "counts" => number(:meter_counts, 0..1000),
+        "resolution" => number(:meter_resolution, 0..100),
+        "true_rms" => @typed.flag(:true_rms)
+      }.compact
       @typed.clean? && @user.update!(unit_system: system, appearance:, meter:)
     end
 

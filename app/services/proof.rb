@@ -24,9 +24,18 @@ module Services
 
     def done_by(id) = @done[id]&.user
 
-    def after = @after ||= @job.readings.reverse.find { |reading| reading.kind == "amps" && reading.phase == "after" && !reading.voided? }
+    def after
+      @after ||=
+        @job.readings.reverse.find { |reading| reading.kind == "amps" && reading.phase == "after" && !reading.voided? }
+    end
 
-    def before = @before ||= @job.readings.reverse.find { |reading| reading.kind == "amps" && reading.phase == "before" && !reading.voided? && reading.fan_position_id == @job.position_in_hand&.id }
+    def before
+      @before ||=
+        @job.readings.reverse.find do |reading|
+          reading.kind == "amps" && reading.phase == "before" && !reading.voided? &&
+            reading.fan_position_id == @job.position_in_hand&.id
+        end
+    end
 
     # What is still missing, in words.
     def missing

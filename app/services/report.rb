@@ -23,17 +23,29 @@ module Services
 
     def findings = job.findings.reject(&:voided?)
 
-    def readings(phase) = job.readings.reject(&:voided?).select { |reading| reading.kind == "amps" && reading.phase == phase }
+    def readings(phase)
+      job.readings.reject(&:voided?).select { |reading| reading.kind == "amps" && reading.phase == phase }
+    end
 
     # Every other reading, in words: what was measured, painted or heard, and where.
     def besides
-      job.readings.reject { |one| one.voided? || one.kind == "amps" }.map do |one|
-        Besides.new(where: (one.kind == "frost") ? "Coil" : one.fan_position&.label&.capitalize || "Unit", what: NAMES.fetch(one.kind), verdict: said(one), reading: one)
-      end
+      job
+        .readings
+        .reject { |one| one.voided? || one.kind == "amps" }
+        .map do |one|
+          Besides.new(
+            where: (one.kind == "frost") ? "Coil" : one.fan_position&.label&.capitalize || "Unit",
+            what: NAMES.fetch(one.kind),
+            verdict: said(one),
+            reading: one
+          )
+        end
     end
 
     # The last map of the coil, to be drawn.
-    def frost_map = job.readings.reject { |one| one.voided? || one.kind != "frost" }.last
+    def frost_map
+      job.readings.reject { |one| one.voided? || one.kind != "frost" }.last
+    end
 
     def choice = job.part_choice
 
@@ -46,10 +58,14 @@ module Services
     # What was measured along the work plan.
     def measured
       return [] unless plan
-      plan.steps.filter_map { |step| (done = plan.done(step)) && done.measured && [step.measure["label"], done.measured, step.measure["kind"], done] }
+      plan.steps.filter_map do |step|
+        (done = plan.done(step)) && done.measured && [step.measure["label"], done.measured, step.measure["kind"], done]
+      end
     end
 
-    def transferred = plan ? plan.steps.select { |step| step.transfer && plan.done(step) }.map(&:transfer) : []
+    def transferred
+      plan ? plan.steps.select { |step| step.transfer && plan.done(step) }.map(&:transfer) : []
+    end
 
     private
 
@@ -60,6 +76,13 @@ module Services
       Fenbo::Diagnosis::Test[test].label(reading.verdict).downcase
     end
 
-    def iciest(reading) = reading.result.dig("features", "zones")&.select { |zone| zone["contrast"] }&.max_by { |zone| zone["contrast"] }&.fetch("position")
+    def iciest(reading)
+      reading
+        .result
+        .dig("features", "zones")
+        &.select { |zone| zone["contrast"] }
+        &.max_by { |zone| zone["contrast"] }
+        &.fetch("position")
+    end
   end
 end

@@ -16,7 +16,8 @@ module Services
     def money(cents)
       return "–" if cents.nil?
       whole, rest = cents.abs.divmod(100)
-      "#{"−" if cents.negative?}#{whole.to_s.gsub(/(\d)(?=(\d{3})+\z)/, "\\1\u00a0")}.#{rest.to_s.rjust(2, "0")}\u00a0#{Setting.read("currency")}"
+      grouped = whole.to_s.gsub(/(\d)(?=(\d{3})+\z)/, "\\1\u00a0")
+      "#{"−" if cents.negative?}#{grouped}.#{rest.to_s.rjust(2, "0")}\u00a0#{Setting.read("currency")}"
     end
   end
 end

@@ -18,7 +18,13 @@ module Services
       limits = own_limits
       return false unless @typed.clean?
       Setting.transaction do
-        {"shop_name" => name, "rate_per_hour_cents" => rate, "trip_cents" => trip || 0, "tariff_cents_kwh" => tariff || 0, "limits" => limits}.each { |key, value| Setting.write(key, value) }
+        {
+          "shop_name" => name,
+          "rate_per_hour_cents" => rate,
+          "trip_cents" => trip || 0,
+          "tariff_cents_kwh" => tariff || 0,
+          "limits" => limits
+        }.each { |key, value| Setting.write(key, value) }
       end
       true
     end
@@ -28,7 +34,10 @@ module Services
     # Only what differs from the default is kept as the shop's own.
     def own_limits
       given = @params[:limits].is_a?(Hash) ? @params[:limits] : {}
-      given.slice(*Fenbo::Limits.entries.keys).filter_map { |name, text| own_limit(name, text.to_s.strip.tr(",", ".")) }.to_h
+      given
+        .slice(*Fenbo::Limits.entries.keys)
+        .filter_map { |name, text| own_limit(name, text.to_s.strip.tr(",", ".")) }
+        .to_h
     end
 
     def own_limit(name, text)

@@ -37,8 +37,24 @@ module Services
       file = SoundUploader.upload(StringIO.new(@bytes), :store)
       Reading.transaction do
         known = Reading.find_by(client_id:)
-        reading = Reading.record(client_id:, job: @job, visit:, fan_position: @position, user: @user, kind: "sound", phase: "before", typed: {"rpm" => @params["rpm"], "blades" => @params["blades"]},
-          question: @asked.merge("file" => file.data), result: result.to_h.merge(curves: @curves).as_json, verdict: result.verdict, meter: nil)
+        reading =
+          Reading.record(
+            client_id:,
+            job: @job,
+            visit:,
+            fan_position: @position,
+            user: @user,
+            kind: "sound",
+            phase: "before",
+            typed: {
+              "rpm" => @params["rpm"],
+              "blades" => @params["blades"]
+            },
+            question: @asked.merge("file" => file.data),
+            result: result.to_h.merge(curves: @curves).as_json,
+            verdict: result.verdict,
+            meter: nil
+          )
         note(reading, visit) unless reading == known
         reading
       end
@@ -57,8 +73,17 @@ module Services
 
     def note(reading, visit)
       weights = result[:kinds].to_h { |one| one.values_at(:id, :weight) }
-      Finding.record(client_id: SecureRandom.uuid, job: @job, visit:, fan_position: @position, user: @user, test: "sound_recording", outcome: result.verdict,
-        weights: ((result.verdict == "unclear") ? nil : weights), reading:)
+      Finding.record(
+        client_id: SecureRandom.uuid,
+        job: @job,
+        visit:,
+        fan_position: @position,
+        user: @user,
+        test: "sound_recording",
+        outcome: result.verdict,
+        weights: ((result.verdict == "unclear") ? nil : weights),
+        reading:
+      )
     end
 
     def whole(name, range)

@@ -17,10 +17,17 @@ module Services
 
     def save
       return refuse("This step is not in the plan any more.") unless @step
-      return refuse("The safety gate comes first: #{@plan.plan.gate.find { |step| !@plan.done(step) }.text}") unless @plan.open?(@step)
+      unless @plan.open?(@step)
+        return refuse("The safety gate comes first: #{@plan.plan.gate.find { |step| !@plan.done(step) }.text}")
+      end
       count, measured = count(), measured()
       return false if fault
-      WorkStep.find_or_initialize_by(job: @plan.job, step: @step.id).update!(user: @user, done_at: Time.now, fasteners: count, measured:)
+      WorkStep.find_or_initialize_by(job: @plan.job, step: @step.id).update!(
+        user: @user,
+        done_at: Time.now,
+        fasteners: count,
+        measured:
+      )
       true
     rescue ActiveRecord::RecordNotUnique
       # The same tick twice at once: it is done.
@@ -35,7 +42,9 @@ module Services
       text = @params[:fasteners].to_s.strip
       return refused("How many #{@step.fasteners["kind"]}s? A whole number.") unless text.match?(/\A\d{1,3}\z/)
       out = @plan.taken_out(@step)
-      return refused("#{out} came out, #{text} went back. Find the difference before closing.") if @step.phase == "back" && out && text.to_i != out
+      if @step.phase == "back" && out && text.to_i != out
+        return refused("#{out} came out, #{text} went back. Find the difference before closing.")
+      end
       text.to_i
     end
 

@@ -40,7 +40,9 @@ module Services
     def whole(name, range, required: false)
       value = @params[name].to_s.strip
       return (required ? fault(name, "A whole number, please.") : nil) if value.empty?
-      return fault(name, "A whole number from #{range.first} to #{range.last}.") unless value.match?(/\A-?\d{1,9}\z/) && range.cover?(value.to_i)
+      unless value.match?(/\A-?\d{1,9}\z/) && range.cover?(value.to_i)
+        return fault(name, "A whole number from #{range.first} to #{range.last}.")
+      end
       value.to_i
     end
 

@@ -36,21 +36,36 @@ module Services
     # which hold whole curves.
     def maps = @maps ||= seen("frost", :question).limit(6).to_a
 
-    def recordings = @recordings ||= seen("sound").preload(:job, :fan_position).limit(10).to_a
+    def recordings
+      @recordings ||= seen("sound").preload(:job, :fan_position).limit(10).to_a
+    end
 
     def jobs = @jobs ||= @unit.jobs.preload(:decisions).order(opened_at: :desc)
 
-    def motors(position) = position.fitted_motors.sort_by { |motor| motor.installed_on || Date.new(1900) }.reverse
+    def motors(position)
+      position.fitted_motors.sort_by { |motor| motor.installed_on || Date.new(1900) }.reverse
+    end
 
     private
 
     # Of all the unit's fans at once, and of each result no more than is drawn.
     def rows(position)
-      @rows ||= Reading.live.where(fan_position: @unit.fan_positions, kind: "amps").order(:taken_at)
-        .pluck(:fan_position_id, :taken_at, :verdict, Arel.sql("result->'legs'"), Arel.sql("result->'window'")).group_by(&:first)
+      @rows ||=
+        Reading
+          .live
+          .where(fan_position: @unit.fan_positions, kind: "amps")
+          .order(:taken_at)
+          .pluck(:fan_position_id, :taken_at, :verdict, Arel.sql("result->'legs'"), Arel.sql("result->'window'"))
+          .group_by(&:first)
       (@rows[position.id] || []).map { |row| row.drop(1) }
     end
 
-    def seen(kind, *columns) = Reading.live.where(kind:, job: @unit.jobs).select(:id, :job_id, :fan_position_id, :kind, :verdict, :taken_at, *columns).order(taken_at: :desc)
+    def seen(kind, *columns)
+      Reading
+        .live
+        .where(kind:, job: @unit.jobs)
+        .select(:id, :job_id, :fan_position_id, :kind, :verdict, :taken_at, *columns)
+        .order(taken_at: :desc)
+    end
   end
 end

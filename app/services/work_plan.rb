@@ -3,7 +3,13 @@
 module Services
   # The work plan of a job with what has been done of it.
   class WorkPlan
-    PHASES = {"safe" => "Made safe", "apart" => "Taken apart", "exchange" => "Exchanged", "back" => "Put back", "prove" => "First run"}.freeze
+    PHASES = {
+      "safe" => "Made safe",
+      "apart" => "Taken apart",
+      "exchange" => "Exchanged",
+      "back" => "Put back",
+      "prove" => "First run"
+    }.freeze
 
     # nil where this family has no plan yet.
     def self.of(job)
@@ -81,6 +87,8 @@ module Services
     end
 
     # The unit's features, with what its record says of wet and flammable.
-    def answers = {"flammable" => job.unit.flammable, "wet" => job.unit.wet}.merge(job.unit.features)
+    def answers
+      {"flammable" => job.unit.flammable, "wet" => job.unit.wet}.merge(job.unit.features)
+    end
   end
 end

@@ -7,8 +7,28 @@ module Demo
     # A yearly look: amps of every fan, drifting slowly; a closed job.
     def self.yearly_look(unit, technician, on, half)
       at = Time.local(on.year, on.month, on.day, 9, 30)
-      job = Job.create!(unit:, technician:, complaint: "Half-yearly look at every fan.", status: "closed", station: "hand_over", opened_at: at, closed_at: at + 3600, closed_by: technician, fan_position: unit.fan_positions.first)
-      visit = Visit.create!(job:, technician:, starts_at: at, ends_at: at + 3600, purpose: "half-yearly look", arrival_c: unit.setpoint_c, leaving_c: unit.setpoint_c)
+      job =
+        Job.create!(
+          unit:,
+          technician:,
+          complaint: "Half-yearly look at every fan.",
+          status: "closed",
+          station: "hand_over",
+          opened_at: at,
+          closed_at: at + 3600,
+          closed_by: technician,
+          fan_position: unit.fan_positions.first
+        )
+      visit =
+        Visit.create!(
+          job:,
+          technician:,
+          starts_at: at,
+          ends_at: at + 3600,
+          purpose: "half-yearly look",
+          arrival_c: unit.setpoint_c,
+          leaving_c: unit.setpoint_c
+        )
       unit.fan_positions.each { |position| drift(job, visit, position, technician, at, half) }
       Senses.paint(job, visit, technician, at + 1500, half)
       Senses.listen(job, visit, technician, at + 2100, half)
@@ -22,18 +42,56 @@ module Demo
       scatter = ((position.id * 7 + half * 11) % 9 - 4) * 0.004
       amps = (motor.amps_at(position.unit.supply_volts) * (0.93 + scatter + creep * (6 - half)) * 3).round(2)
       legs = (motor.family == "three_phase") ? [amps, (amps * 1.01).round(2), (amps * 0.99).round(2)] : [amps]
-      keep(job, visit, position, technician, legs, 3, true, at + position.number * 240, watts: ((motor.watts * (0.8 + scatter)).round if motor.family == "ec"))
+      keep(
+        job,
+        visit,
+        position,
+        technician,
+        legs,
+        3,
+        true,
+        at + position.number * 240,
+        watts: ((motor.watts * (0.8 + scatter)).round if motor.family == "ec")
+      )
     end
 
     def self.keep(job, visit, position, technician, legs, turns, turning, at, phase: "before", watts: nil)
       motor = position.motor_now
       site = position.unit.supply_volts
-      question = {"motor" => {"family" => motor.family, "nameplate_amps" => motor.amps_at(site), "nameplate_volts" => motor.volts_at(site), "nameplate_watts" => motor.watts,
-                              "service_factor" => motor.service_factor, "turning" => turning},
-                  "reading" => {"amps" => legs, "volts" => [(site * (0.99 + (position.id % 3) * 0.006)).round], "watts" => watts, "turns" => turns, "meter" => technician.meter_for_core}.compact}
+      question = {
+        "motor" => {
+          "family" => motor.family,
+          "nameplate_amps" => motor.amps_at(site),
+          "nameplate_volts" => motor.volts_at(site),
+          "nameplate_watts" => motor.watts,
+          "service_factor" => motor.service_factor,
+          "turning" => turning
+        },
+        "reading" => {
+          "amps" => legs,
+          "volts" => [(site * (0.99 + (position.id % 3) * 0.006)).round],
+          "watts" => watts,
+          "turns" => turns,
+          "meter" => technician.meter_for_core
+        }.compact
+      }
       result = Fenbo::Tools.call("amps", question)
       raise ArgumentError, result.to_h.inspect if result.refused?
-      Reading.create!(client_id: SecureRandom.uuid, job:, visit:, fan_position: position, user: technician, kind: "amps", phase:, typed: {}, question:, result: result.to_h.as_json, verdict: result.verdict, meter: technician.meter_for_core, taken_at: at)
+      Reading.create!(
+        client_id: SecureRandom.uuid,
+        job:,
+        visit:,
+        fan_position: position,
+        user: technician,
+        kind: "amps",
+        phase:,
+        typed: {},
+        question:,
+        result: result.to_h.as_json,
+        verdict: result.verdict,
+        meter: technician.meter_for_core,
+        taken_at: at
+      )
     end
 
     def initialize(row, now:)
@@ -67,16 +125,37 @@ module Demo
 
     def open_job
       earlier = @row["earlier"] || []
-      Job.create!(unit: @unit, fan_position: hand, technician: @who, complaint: @row["complaint"], opened_at: opened, box_c: @row["box"], box_read_at: @row["box"] && [opened, @now - 4 * 3600].max,
-        earlier_c: earlier[0], earlier_hours_ago: earlier[1], drift_end_c: @row.fetch("drift", @unit.drift_end_c), product_limit_c: @unit.product_limit_c, product_value_cents: @unit.product_value_cents,
-        complaint_kinds: @row.fetch("about", []), return_of: @row["returns"] && @unit.jobs.where(status: "closed").order(opened_at: :desc).find(&:decision), station: @row["station"])
+      Job.create!(
+        unit: @unit,
+        fan_position: hand,
+        technician: @who,
+        complaint: @row["complaint"],
+        opened_at: opened,
+        box_c: @row["box"],
+        box_read_at: @row["box"] && [opened, @now - 4 * 3600].max,
+        earlier_c: earlier[0],
+        earlier_hours_ago: earlier[1],
+        drift_end_c: @row.fetch("drift", @unit.drift_end_c),
+        product_limit_c: @unit.product_limit_c,
+        product_value_cents: @unit.product_value_cents,
+        complaint_kinds: @row.fetch("about", []),
+        return_of: @row["returns"] && @unit.jobs.where(status: "closed").order(opened_at: :desc).find(&:decision),
+        station: @row["station"]
+      )
     end
 
     def visits
       (@row["visits"] || []).each do |login, starts, lasted|
         at = moment(starts)
-        Visit.create!(job: @job, technician: User.find_by!(login:), starts_at: at, ends_at: lasted && at + lasted * 3600, purpose: (at > @now) ? "come back" : "on site",
-          arrival_c: (@row["box"] if at <= @now), leaving_c: @row["box"] && @row["proved"] && @unit.setpoint_c)
+        Visit.create!(
+          job: @job,
+          technician: User.find_by!(login:),
+          starts_at: at,
+          ends_at: lasted && at + lasted * 3600,
+          purpose: (at > @now) ? "come back" : "on site",
+          arrival_c: (@row["box"] if at <= @now),
+          leaving_c: @row["box"] && @row["proved"] && @unit.setpoint_c
+        )
       end
     end
 
@@ -97,17 +176,41 @@ module Demo
       list.each_with_index do |line, index|
         key, test, outcome, minutes = line.split
         at = minutes ? @now - minutes.to_i * 60 : (visit&.starts_at || opened) + 300 + index * 150
-        Finding.create!(client_id: SecureRandom.uuid, job: @job, visit:, fan_position: ((key == "unit" || Fenbo::Diagnosis::Test[test].unit?) ? nil : position(key)), user: @who, test:, outcome:, taken_at: at)
+        Finding.create!(
+          client_id: SecureRandom.uuid,
+          job: @job,
+          visit:,
+          fan_position: ((key == "unit" || Fenbo::Diagnosis::Test[test].unit?) ? nil : position(key)),
+          user: @who,
+          test:,
+          outcome:,
+          taken_at: at
+        )
       end
     end
 
     def amps
       (@row["amps"] || []).each_with_index do |(key, display, turns, turning), index|
         at = (visit.ends_at ? visit.starts_at + 1800 : @now - 1400) + index * 180
-        legs = (position(key).motor_now.family == "three_phase") ? [display, (display * 0.99).round(2), (display * 1.015).round(2)] : [display]
+        legs =
+          if position(key).motor_now.family == "three_phase"
+            [display, (display * 0.99).round(2), (display * 1.015).round(2)]
+          else
+            [display]
+          end
         reading = self.class.keep(@job, visit, position(key), @who, legs, turns, turning, at)
         next unless Fenbo::Diagnosis::Test["amps"].outcomes.include?(reading.verdict)
-        Finding.create!(client_id: SecureRandom.uuid, job: @job, visit:, fan_position: position(key), user: @who, test: "amps", outcome: reading.verdict, reading:, taken_at: at)
+        Finding.create!(
+          client_id: SecureRandom.uuid,
+          job: @job,
+          visit:,
+          fan_position: position(key),
+          user: @who,
+          test: "amps",
+          outcome: reading.verdict,
+          reading:,
+          taken_at: at
+        )
       end
     end
 
@@ -117,9 +220,21 @@ module Demo
       cause, action = @row["decide"]
       standing = Services::Standing.new(@job.reload, hand)
       chance = standing.result[:causes].find { |one| one[:id] == cause }&.fetch(:probability)
-      Decision.create!(client_id: SecureRandom.uuid, job: @job, visit:, fan_position: hand, user: @who, causes: [cause], proposed: standing.verdict, probability: chance, action:,
-        override_reason: ((cause == standing.verdict) ? nil : "Seen often on this unit."), standing: standing.result.to_h.slice(:verdict, :causes, :decisive).as_json, taken_at: last_moment,
-        **countersign)
+      Decision.create!(
+        client_id: SecureRandom.uuid,
+        job: @job,
+        visit:,
+        fan_position: hand,
+        user: @who,
+        causes: [cause],
+        proposed: standing.verdict,
+        probability: chance,
+        action:,
+        override_reason: ((cause == standing.verdict) ? nil : "Seen often on this unit."),
+        standing: standing.result.to_h.slice(:verdict, :causes, :decisive).as_json,
+        taken_at: last_moment,
+        **countersign
+      )
     end
 
     def countersign
@@ -132,13 +247,35 @@ module Demo
       question = @row["fit"].merge("L" => hand.motor_now.shaft_length_mm)
       result = Fenbo::Tools.call("fit", question)
       raise ArgumentError, result.to_h.inspect if result.refused?
-      @fit = Reading.create!(client_id: SecureRandom.uuid, job: @job, visit:, fan_position: hand, user: @who, kind: "fit", phase: "before", typed: {}, question:, result: result.to_h.as_json, verdict: result.verdict, taken_at: last_moment - 600)
+      @fit =
+        Reading.create!(
+          client_id: SecureRandom.uuid,
+          job: @job,
+          visit:,
+          fan_position: hand,
+          user: @who,
+          kind: "fit",
+          phase: "before",
+          typed: {},
+          question:,
+          result: result.to_h.as_json,
+          verdict: result.verdict,
+          taken_at: last_moment - 600
+        )
     end
 
     def match
       search = Services::PartSearch.new(@job, hand)
       best = pick(search) or raise ArgumentError, "nothing fits #{@unit.name}"
-      choice = PartChoice.create!(job: @job, motor: search.motor(best[:part_no]), user: @who, grade: best[:grade], checks: best[:checks].as_json, **seat(search.motor(best[:part_no])))
+      choice =
+        PartChoice.create!(
+          job: @job,
+          motor: search.motor(best[:part_no]),
+          user: @who,
+          grade: best[:grade],
+          checks: best[:checks].as_json,
+          **seat(search.motor(best[:part_no]))
+        )
       source(choice)
     end
 
@@ -152,12 +289,16 @@ module Demo
     def pick(search)
       wanted = @row["part"]
       return search.candidates.find { |one| one[:part_no] == wanted } if wanted
-      search.candidates.find { |one| Services::PriceService.offers(search.motor(one[:part_no])).any? { |offer| offer["id"] == @row["offer"] } } || search.candidates.first
+      search.candidates.find do |one|
+        Services::PriceService.offers(search.motor(one[:part_no])).any? { |offer| offer["id"] == @row["offer"] }
+      end || search.candidates.first
     end
 
     def source(choice)
       sources = Services::PartSources.new(@job.reload, now: @now)
-      option = sources.options.find { |one| one[:offer] == @row["offer"] } || sources.options.find { |one| one[:second_trip] } || sources.options.first
+      option =
+        sources.options.find { |one| one[:offer] == @row["offer"] } ||
+        sources.options.find { |one| one[:second_trip] } || sources.options.first
       choice.update!(offer: option.as_json, ready_at: @row["ready"] ? moment(@row["ready"]) : @now - 3600)
     end
 
@@ -165,29 +306,63 @@ module Demo
     def work
       plan = Services::WorkPlan.new(@job.reload)
       plan.steps.each_with_index do |step, index|
-        WorkStep.create!(job: @job, step: step.id, user: @who, done_at: @now - 7200 + index * 120, fasteners: step.fasteners && 4, measured: (17.0 if step.measure && step.measure["kind"] == "length"))
+        WorkStep.create!(
+          job: @job,
+          step: step.id,
+          user: @who,
+          done_at: @now - 7200 + index * 120,
+          fasteners: step.fasteners && 4,
+          measured: (17.0 if step.measure && step.measure["kind"] == "length")
+        )
       end
     end
 
     def prove
-      Services::Proof::CHECKS.each_key { |id| ProofCheck.create!(job: @job, check_id: id, user: @who, done_at: last_moment) }
+      Services::Proof::CHECKS.each_key do |id|
+        ProofCheck.create!(job: @job, check_id: id, user: @who, done_at: last_moment)
+      end
       plate = hand.motor_now
       healthy = (plate.amps_at(@unit.supply_volts) * 0.93 * 3).round(2)
-      self.class.keep(@job, visit, hand, User.find_by!(login: "ilka"), [healthy], 3, true, last_moment, phase: "after", watts: (plate.watts * 0.85 if plate.family == "ec"))
+      self.class.keep(
+        @job,
+        visit,
+        hand,
+        User.find_by!(login: "ilka"),
+        [healthy],
+        3,
+        true,
+        last_moment,
+        phase: "after",
+        watts: (plate.watts * 0.85 if plate.family == "ec")
+      )
     end
 
     def hand_over
-      strokes = [[[0.1, 0.6], [0.18, 0.25], [0.26, 0.7], [0.34, 0.4], [0.45, 0.62], [0.6, 0.45]], [[0.62, 0.66], [0.9, 0.5]]]
-      Handover.create!(job: @job, user: @who, summary: @row["hand_over"], signed_name: @unit.site.customer.contact, signature: strokes, signed_at: last_moment)
+      strokes = [
+        [[0.1, 0.6], [0.18, 0.25], [0.26, 0.7], [0.34, 0.4], [0.45, 0.62], [0.6, 0.45]],
+        [[0.62, 0.66], [0.9, 0.5]]
+      ]
+      Handover.create!(
+        job: @job,
+        user: @who,
+        summary: @row["hand_over"],
+        signed_name: @unit.site.customer.contact,
+        signature: strokes,
+        signed_at: last_moment
+      )
       case @row["closed"]
-      when "countersign" then @job.update!(status: "awaiting_countersign", closed_by: @who)
-      when true then @job.update!(status: "closed", closed_by: @who, closed_at: last_moment)
+      when "countersign"
+        @job.update!(status: "awaiting_countersign", closed_by: @who)
+      when true
+        @job.update!(status: "closed", closed_by: @who, closed_at: last_moment)
       end
     end
 
     def stations
       upto = Job::STATIONS.index(@row["station"])
-      Job::STATIONS.first(upto).each { |station| StationStep.create!(job: @job, station:, state: "done", done_by: @who, done_at: last_moment) }
+      Job::STATIONS
+        .first(upto)
+        .each { |station| StationStep.create!(job: @job, station:, state: "done", done_by: @who, done_at: last_moment) }
     end
   end
 end

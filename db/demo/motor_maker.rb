@@ -6,40 +6,131 @@ module Demo
   # makes the same motors, as many as are wanted.
   class MotorMaker
     PF = {"shaded_pole" => 0.60, "psc" => 0.90, "ec" => 0.60, "split_phase" => 0.62, "three_phase" => 0.80}.freeze
-    EFFICIENCY = {"shaded_pole" => 0.20, "psc" => 0.55, "ec" => 0.70, "split_phase" => 0.60, "three_phase" => 0.78}.freeze
-    BASE_CENTS = {"shaded_pole" => 3100, "psc" => 6400, "ec" => 5200, "split_phase" => 8200, "three_phase" => 9800}.freeze
+    EFFICIENCY = {
+      "shaded_pole" => 0.20,
+      "psc" => 0.55,
+      "ec" => 0.70,
+      "split_phase" => 0.60,
+      "three_phase" => 0.78
+    }.freeze
+    BASE_CENTS = {
+      "shaded_pole" => 3100,
+      "psc" => 6400,
+      "ec" => 5200,
+      "split_phase" => 8200,
+      "three_phase" => 9800
+    }.freeze
     SLIP = {"shaded_pole" => 0.135, "psc" => 0.09, "ec" => 0.0, "split_phase" => 0.05, "three_phase" => 0.055}.freeze
     MAKERS = {"Brennik" => "BR", "Veltrin" => "VE", "Karsund" => "KA", "Oskelund" => "OS", "Mirvane" => "MI"}.freeze
     LETTER = {"shaded_pole" => "S", "psc" => "P", "ec" => "E", "split_phase" => "G", "three_phase" => "T"}.freeze
     # How often each family is made, its outputs in W, its pole counts and supplies.
     LINES = {
-      "shaded_pole" => {share: 0.30, outputs: [2, 3, 4, 5, 6, 8, 9, 10, 12, 14, 16, 18, 20, 25], poles: [4, 4, 4, 2], supplies: [[[230.0], 1], [[115.0], 1], [[208.0, 230.0], 1]],
-                        mounts: %w[ring ring rail yoke c_frame], enclosures: %w[enclosed open_air_over open], shafts: [4.76, 6.35, 6.35, 7.94], forms: %w[round round threaded push_on]},
-      "psc" => {share: 0.25, outputs: [35, 50, 60, 75, 90, 125, 150, 185, 250, 370], poles: [4, 6, 6, 8], supplies: [[[230.0], 1], [[208.0, 230.0], 1], [[115.0], 1], [[115.0, 230.0], 1]],
-                mounts: %w[belly_band stud base ring], enclosures: %w[enclosed enclosed open_air_over open], shafts: [9.53, 12.7, 12.7], forms: %w[round flat]},
-      "ec" => {share: 0.25, outputs: [4, 6, 8, 10, 12, 16, 20, 25, 38, 55, 90, 170, 370], poles: [4], supplies: [[[230.0], 1], [[115.0], 1], [[115.0, 230.0], 1], [[400.0], 3]],
-               mounts: %w[ring rail venturi yoke], enclosures: %w[potted enclosed], shafts: [4.76, 6.35, 6.35, 12.7], forms: %w[round flat]},
-      "split_phase" => {share: 0.05, outputs: [90, 120, 180, 250, 370], poles: [4, 6], supplies: [[[230.0], 1], [[115.0], 1], [[115.0, 230.0], 1]], mounts: %w[base stud], enclosures: %w[open open_air_over enclosed], shafts: [12.7, 14.0], forms: %w[flat keyed]},
-      "three_phase" => {share: 0.15, outputs: [124, 186, 249, 373, 559, 746, 1119, 1491, 2237], poles: [4, 6, 8], supplies: [[[400.0], 3], [[230.0, 400.0], 3], [[230.0, 460.0], 3], [[208.0, 230.0, 460.0], 3]],
-                        mounts: %w[stud base belly_band], enclosures: %w[enclosed enclosed open_air_over], shafts: [15.88, 19.0, 22.2], forms: %w[keyed]}
+      "shaded_pole" => {
+        share: 0.30,
+        outputs: [2, 3, 4, 5, 6, 8, 9, 10, 12, 14, 16, 18, 20, 25],
+        poles: [4, 4, 4, 2],
+        supplies: [[[230.0], 1], [[115.0], 1], [[208.0, 230.0], 1]],
+        mounts: %w[ring ring rail yoke c_frame],
+        enclosures: %w[enclosed open_air_over open],
+        shafts: [4.76, 6.35, 6.35, 7.94],
+        forms: %w[round round threaded push_on]
+      },
+      "psc" => {
+        share: 0.25,
+        outputs: [35, 50, 60, 75, 90, 125, 150, 185, 250, 370],
+        poles: [4, 6, 6, 8],
+        supplies: [[[230.0], 1], [[208.0, 230.0], 1], [[115.0], 1], [[115.0, 230.0], 1]],
+        mounts: %w[belly_band stud base ring],
+        enclosures: %w[enclosed enclosed open_air_over open],
+        shafts: [9.53, 12.7, 12.7],
+        forms: %w[round flat]
+      },
+      "ec" => {
+        share: 0.25,
+        outputs: [4, 6, 8, 10, 12, 16, 20, 25, 38, 55, 90, 170, 370],
+        poles: [4],
+        supplies: [[[230.0], 1], [[115.0], 1], [[115.0, 230.0], 1], [[400.0], 3]],
+        mounts: %w[ring rail venturi yoke],
+        enclosures: %w[potted enclosed],
+        shafts: [4.76, 6.35, 6.35, 12.7],
+        forms: %w[round flat]
+      },
+      "split_phase" => {
+        share: 0.05,
+        outputs: [90, 120, 180, 250, 370],
+        poles: [4, 6],
+        supplies: [[[230.0], 1], [[115.0], 1], [[115.0, 230.0], 1]],
+        mounts: %w[base stud],
+        enclosures: %w[open open_air_over enclosed],
+        shafts: [12.7, 14.0],
+        forms: %w[flat keyed]
+      },
+      "three_phase" => {
+        share: 0.15,
+        outputs: [124, 186, 249, 373, 559, 746, 1119, 1491, 2237],
+        poles: [4, 6, 8],
+        supplies: [[[400.0], 3], [[230.0, 400.0], 3], [[230.0, 460.0], 3], [[208.0, 230.0, 460.0], 3]],
+        mounts: %w[stud base belly_band],
+        enclosures: %w[enclosed enclosed open_air_over],
+        shafts: [15.88, 19.0, 22.2],
+        forms: %w[keyed]
+      }
     }.freeze
     BLANK = {
-      hertz: [50.0, 60.0], horsepower: nil, service_factor: nil, rpm: 1300.0, poles: 4, rotation: "cw", shaft_diameter_mm: 6.35, shaft_length_mm: 38.0,
-      shaft_form: "round", mount: "ring", bolt_circle_mm: nil, enclosure: "enclosed", control: "none", connector: "leads", capacitor_uf: nil,
-      integral_blade: false, ambient_low_c: -30.0, ambient_high_c: 45.0, flammable_ok: false, cross_reference: [], kit_contents: nil,
-      discontinued: false, superseded_by: nil, kit_work: [], kit_leaves: [], kit_minutes: nil
+      hertz: [50.0, 60.0],
+      horsepower: nil,
+      service_factor: nil,
+      rpm: 1300.0,
+      poles: 4,
+      rotation: "cw",
+      shaft_diameter_mm: 6.35,
+      shaft_length_mm: 38.0,
+      shaft_form: "round",
+      mount: "ring",
+      bolt_circle_mm: nil,
+      enclosure: "enclosed",
+      control: "none",
+      connector: "leads",
+      capacitor_uf: nil,
+      integral_blade: false,
+      ambient_low_c: -30.0,
+      ambient_high_c: 45.0,
+      flammable_ok: false,
+      cross_reference: [],
+      kit_contents: nil,
+      discontinued: false,
+      superseded_by: nil,
+      kit_work: [],
+      kit_leaves: [],
+      kit_minutes: nil
     }.freeze
 
     # One motor's row from its family, shaft output and supply.
     def self.motor(part_no, maker, family, output_w, volts:, **more)
       watts = (output_w / EFFICIENCY[family]).round(1)
-      amps = volts.map { |one| (watts / (one * PF[family] * ((more.fetch(:phases, 1) == 3) ? Math.sqrt(3) : 1))).round(2) }
-      BLANK.merge(part_no:, maker:, family:, volts:, amps:, watts:, phases: 1, price_cents: price(family, output_w), **body(output_w), **more)
+      amps =
+        volts.map { |one| (watts / (one * PF[family] * ((more.fetch(:phases, 1) == 3) ? Math.sqrt(3) : 1))).round(2) }
+      BLANK.merge(
+        part_no:,
+        maker:,
+        family:,
+        volts:,
+        amps:,
+        watts:,
+        phases: 1,
+        price_cents: price(family, output_w),
+        **body(output_w),
+        **more
+      )
     end
 
-    def self.price(family, output_w) = ((BASE_CENTS[family] + 260 * output_w**0.86) / 50.0).round * 50
+    def self.price(family, output_w)
+      ((BASE_CENTS[family] + 260 * output_w**0.86) / 50.0).round * 50
+    end
 
-    def self.body(output_w) = {body_diameter_mm: (42 + 12 * Math.cbrt(output_w)).round, body_length_mm: (38 + 13 * Math.cbrt(output_w)).round}
+    def self.body(output_w)
+      {body_diameter_mm: (42 + 12 * Math.cbrt(output_w)).round, body_length_mm: (38 + 13 * Math.cbrt(output_w)).round}
+    end
 
     def initialize(seed: 5)
       @random = Random.new(seed)
@@ -66,8 +157,25 @@ module Demo
       output, (volts, phases) = pick(line[:outputs]), pick(line[:supplies])
       maker, poles = pick(MAKERS.keys), pick(line[:poles])
       hertz = pick([[50.0], [60.0], [50.0, 60.0]])
-      made = self.class.motor(number(maker, family, output, volts), maker, family, output, volts:, phases:, hertz:, poles:, rpm: speed(family, poles, hertz),
-        rotation: turns(family), shaft_diameter_mm: shaft(line, output), shaft_form: pick(line[:forms]), shaft_length_mm: length(output), mount: pick(line[:mounts]), enclosure: pick(line[:enclosures]), **rest(family, output))
+      made =
+        self.class.motor(
+          number(maker, family, output, volts),
+          maker,
+          family,
+          output,
+          volts:,
+          phases:,
+          hertz:,
+          poles:,
+          rpm: speed(family, poles, hertz),
+          rotation: turns(family),
+          shaft_diameter_mm: shaft(line, output),
+          shaft_form: pick(line[:forms]),
+          shaft_length_mm: length(output),
+          mount: pick(line[:mounts]),
+          enclosure: pick(line[:enclosures]),
+          **rest(family, output)
+        )
       made[:bolt_circle_mm] = pick([92.0, 110.0, 130.0, 145.0]) if %w[stud venturi].include?(made[:mount])
       made[:price_cents] = (made[:price_cents] * (0.88 + 0.24 * @random.rand) / 50).round * 50
       made
@@ -84,7 +192,14 @@ module Demo
       (120 * hertz.first / poles * (1 - SLIP[family] * (0.85 + 0.3 * @random.rand)) / 5).round * 5.0
     end
 
-    def turns(family) = pick({"shaded_pole" => %w[cw ccw reversible], "ec" => %w[cw ccw cw]}.fetch(family, %w[reversible reversible cw ccw]))
+    def turns(family)
+      pick(
+        {"shaded_pole" => %w[cw ccw reversible], "ec" => %w[cw ccw cw]}.fetch(
+          family,
+          %w[reversible reversible cw ccw]
+        )
+      )
+    end
 
     # The thicker shafts belong to the stronger motors of a line.
     def shaft(line, output)
@@ -93,17 +208,34 @@ module Demo
       sizes[(place + @random.rand - 0.5).floor.clamp(0, sizes.size - 1)]
     end
 
-    def length(output) = (24 + 14 * Math.cbrt(output) * (0.6 + 0.5 * @random.rand)).round.to_f
+    def length(output)
+      (24 + 14 * Math.cbrt(output) * (0.6 + 0.5 * @random.rand)).round.to_f
+    end
 
     def rest(family, output)
       low, high = pick([[-40.0, 40.0], [-30.0, 45.0], [-25.0, 60.0], [-20.0, 50.0]])
-      shared = {ambient_low_c: low, ambient_high_c: high, connector: pick(%w[leads leads plug]), flammable_ok: @random.rand < 0.4}
+      shared = {
+        ambient_low_c: low,
+        ambient_high_c: high,
+        connector: pick(%w[leads leads plug]),
+        flammable_ok: @random.rand < 0.4
+      }
       case family
-      when "psc" then shared.merge(capacitor_uf: [2.5, 3.0, 4.0, 5.0, 6.0, 7.5, 10.0].min_by { |one| (one - output / 24.0).abs })
-      when "ec" then shared.merge(control: pick(%w[program program none 0_10v pwm]))
-      when "three_phase" then shared.merge(horsepower: (output / 745.7).round(3), service_factor: pick([1.0, 1.15]), connector: "terminals", flammable_ok: false)
-      when "split_phase" then shared.merge(horsepower: (output / 745.7).round(3), service_factor: pick([1.0, 1.35]))
-      else shared
+      when "psc"
+        shared.merge(capacitor_uf: [2.5, 3.0, 4.0, 5.0, 6.0, 7.5, 10.0].min_by { |one| (one - output / 24.0).abs })
+      when "ec"
+        shared.merge(control: pick(%w[program program none 0_10v pwm]))
+      when "three_phase"
+        shared.merge(
+          horsepower: (output / 745.7).round(3),
+          service_factor: pick([1.0, 1.15]),
+          connector: "terminals",
+          flammable_ok: false
+        )
+      when "split_phase"
+        shared.merge(horsepower: (output / 745.7).round(3), service_factor: pick([1.0, 1.35]))
+      else
+        shared
       end
     end
   end

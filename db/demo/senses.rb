@@ -7,12 +7,27 @@ module Demo
     # Units whose coil was painted at each half-yearly look, with what it looked like:
     # rows from the top as words of levels.
     FROST = {
-      "Cheese cellar 2" => {base: 1, zone: 1, grows: 0.35},
-      "Sample store B" => {base: 1, zone: nil, grows: 0.45},
-      "Sample store A" => {base: 1, zone: nil, grows: 0.1}
+      "Cheese cellar 2" => {
+        base: 1,
+        zone: 1,
+        grows: 0.35
+      },
+      "Sample store B" => {
+        base: 1,
+        zone: nil,
+        grows: 0.45
+      },
+      "Sample store A" => {
+        base: 1,
+        zone: nil,
+        grows: 0.1
+      }
     }.freeze
     # A fan whose bearing could be heard coming: kinds by half-year, oldest first.
-    SOUND = {["Cheese cellar 2", "evaporator-3"] => %w[healthy healthy healthy healthy bearing bearing], ["Seed vault", "evaporator-1"] => %w[healthy healthy bearing]}.freeze
+    SOUND = {
+      ["Cheese cellar 2", "evaporator-3"] => %w[healthy healthy healthy healthy bearing bearing],
+      ["Seed vault", "evaporator-1"] => %w[healthy healthy bearing]
+    }.freeze
 
     module_function
 
@@ -33,10 +48,35 @@ module Demo
 
     def frost(job, visit, technician, at, fans, grid, ring: false, running: nil)
       columns = grid.first.size / fans.size
-      question = {"grid" => grid, "feed_end" => "left", "ring" => ring, "visible" => true,
-                  "fans" => fans.each_with_index.map { |position, index| {"position" => position.key, "columns" => [index * columns, (index + 1) * columns - 1], "running" => running ? running[index] : true} }}
+      question = {
+        "grid" => grid,
+        "feed_end" => "left",
+        "ring" => ring,
+        "visible" => true,
+        "fans" =>
+          fans.each_with_index.map do |position, index|
+            {
+              "position" => position.key,
+              "columns" => [index * columns, (index + 1) * columns - 1],
+              "running" => running ? running[index] : true
+            }
+          end
+      }
       result = Fenbo::Tools.call("frost", question)
-      Reading.create!(client_id: SecureRandom.uuid, job:, visit:, fan_position: fans.first, user: technician, kind: "frost", phase: "before", typed: {}, question:, result: result.to_h.as_json, verdict: result.verdict, taken_at: at)
+      Reading.create!(
+        client_id: SecureRandom.uuid,
+        job:,
+        visit:,
+        fan_position: fans.first,
+        user: technician,
+        kind: "frost",
+        phase: "before",
+        typed: {},
+        question:,
+        result: result.to_h.as_json,
+        verdict: result.verdict,
+        taken_at: at
+      )
     end
 
     def listen(job, visit, technician, at, half)
@@ -48,13 +88,41 @@ module Demo
     end
 
     def record(job, visit, technician, at, position, kind, seed:, rpm: 1310, blades: 5)
-      bytes = Fenbo::Simulation::Microphone.new(kind:, rpm:, blades:, hertz: 50, seconds: 6, rate: 16_000, snr_db: 18, background: %w[room compressor], recorder: "phone", random: Random.new(seed + position.id)).wav
+      bytes =
+        Fenbo::Simulation::Microphone.new(
+          kind:,
+          rpm:,
+          blades:,
+          hertz: 50,
+          seconds: 6,
+          rate: 16_000,
+          snr_db: 18,
+          background: %w[room compressor],
+          recorder: "phone",
+          random: Random.new(seed + position.id)
+        ).wav
       asked = {"rpm" => rpm, "blades" => blades, "hertz" => 50}
-      recording = Fenbo::Sound::Recording.new(Fenbo::Sound::Recording.read(Fenbo::Input.new(asked.merge("wav_bytes" => bytes)), Fenbo::Limits.default), Fenbo::Limits.default)
+      recording =
+        Fenbo::Sound::Recording.new(
+          Fenbo::Sound::Recording.read(Fenbo::Input.new(asked.merge("wav_bytes" => bytes)), Fenbo::Limits.default),
+          Fenbo::Limits.default
+        )
       file = SoundUploader.upload(StringIO.new(bytes), :store)
       answer = recording.answer
-      Reading.create!(client_id: SecureRandom.uuid, job:, visit:, fan_position: position, user: technician, kind: "sound", phase: "before", typed: {}, question: asked.merge("file" => file.data),
-        result: answer.to_h.merge(curves: Fenbo::Sound::Curves.of(recording)).as_json, verdict: answer.verdict, taken_at: at)
+      Reading.create!(
+        client_id: SecureRandom.uuid,
+        job:,
+        visit:,
+        fan_position: position,
+        user: technician,
+        kind: "sound",
+        phase: "before",
+        typed: {},
+        question: asked.merge("file" => file.data),
+        result: answer.to_h.merge(curves: Fenbo::Sound::Curves.of(recording)).as_json,
+        verdict: answer.verdict,
+        taken_at: at
+      )
     end
   end
 end

@@ -11,10 +11,34 @@ module Demo
   # the core's own.
   class World
     METERS = {
-      "ilka" => {"name" => "Small jaw", "percent" => 2.0, "counts" => 5, "resolution" => 0.01, "true_rms" => true},
-      "jorun" => {"name" => "Small jaw", "percent" => 2.0, "counts" => 5, "resolution" => 0.01, "true_rms" => true},
-      "pavo" => {"name" => "Workshop clamp", "percent" => 1.5, "counts" => 3, "resolution" => 0.01, "true_rms" => true},
-      "sefa" => {"name" => "Old clamp", "percent" => 3.0, "counts" => 5, "resolution" => 0.1, "true_rms" => false}
+      "ilka" => {
+        "name" => "Small jaw",
+        "percent" => 2.0,
+        "counts" => 5,
+        "resolution" => 0.01,
+        "true_rms" => true
+      },
+      "jorun" => {
+        "name" => "Small jaw",
+        "percent" => 2.0,
+        "counts" => 5,
+        "resolution" => 0.01,
+        "true_rms" => true
+      },
+      "pavo" => {
+        "name" => "Workshop clamp",
+        "percent" => 1.5,
+        "counts" => 3,
+        "resolution" => 0.01,
+        "true_rms" => true
+      },
+      "sefa" => {
+        "name" => "Old clamp",
+        "percent" => 3.0,
+        "counts" => 5,
+        "resolution" => 0.1,
+        "true_rms" => false
+      }
     }.freeze
     YEARS = 3
 
@@ -45,23 +69,63 @@ module Demo
     def jobs = read("jobs.yml")
 
     def people
-      Demos::PEOPLE.each { |person| User.create!(**person, password: Demos::PASSWORD, meter: METERS.fetch(person[:login], {})) }
+      Demos::PEOPLE.each do |person|
+        User.create!(**person, password: Demos::PASSWORD, meter: METERS.fetch(person[:login], {}))
+      end
     end
 
     def places
       world["customers"].each do |row|
-        customer = Customer.create!(name: row["name"], contact: row["contact"], phone: row["phone"], overtime_allowed: row["overtime"], approval_limit_cents: row["limit"], rules: row["rules"])
-        sites = row["sites"].map { |site| Site.create!(customer:, name: site["name"], address: site["address"], hours: site["hours"], access_notes: site["access"]) }
+        customer =
+          Customer.create!(
+            name: row["name"],
+            contact: row["contact"],
+            phone: row["phone"],
+            overtime_allowed: row["overtime"],
+            approval_limit_cents: row["limit"],
+            rules: row["rules"]
+          )
+        sites =
+          row["sites"].map do |site|
+            Site.create!(
+              customer:,
+              name: site["name"],
+              address: site["address"],
+              hours: site["hours"],
+              access_notes: site["access"]
+            )
+          end
         row["units"].each { |unit| place(unit, sites.first) }
       end
     end
 
     def place(row, site)
-      unit = Unit.create!(site:, name: row["name"], family: row["family"], model: row["model"], serial: row["serial"], installed_year: row["year"],
-        refrigerant: row["refrigerant"], flammable: row.fetch("flammable", false), setpoint_c: row["setpoint"], product: row["product"], product_limit_c: row["limit"],
-        product_value_cents: row["value"], drift_end_c: row["drift"], supply_volts: row.fetch("volts", 230), supply_phases: row.fetch("phases", 1),
-        ambient_low_c: row["ambient"][0], ambient_high_c: row["ambient"][1], wet: row.fetch("wet", false), features: row.fetch("features", {}), quirks: row["quirks"],
-        overload_low_a: row.dig("starter", 0), overload_high_a: row.dig("starter", 1), contactor_a: row.dig("starter", 2))
+      unit =
+        Unit.create!(
+          site:,
+          name: row["name"],
+          family: row["family"],
+          model: row["model"],
+          serial: row["serial"],
+          installed_year: row["year"],
+          refrigerant: row["refrigerant"],
+          flammable: row.fetch("flammable", false),
+          setpoint_c: row["setpoint"],
+          product: row["product"],
+          product_limit_c: row["limit"],
+          product_value_cents: row["value"],
+          drift_end_c: row["drift"],
+          supply_volts: row.fetch("volts", 230),
+          supply_phases: row.fetch("phases", 1),
+          ambient_low_c: row["ambient"][0],
+          ambient_high_c: row["ambient"][1],
+          wet: row.fetch("wet", false),
+          features: row.fetch("features", {}),
+          quirks: row["quirks"],
+          overload_low_a: row.dig("starter", 0),
+          overload_high_a: row.dig("starter", 1),
+          contactor_a: row.dig("starter", 2)
+        )
       row["fans"].times { |index| fan(unit, row, index + 1) }
     end
 
@@ -70,31 +134,72 @@ module Demo
       position = FanPosition.create!(unit:, side: row.fetch("side", "evaporator"), number:)
       plate = plate_of(world["plates"].fetch(row["plate"]))
       first = Date.new(row["year"], 4, 12 + number)
-      return FittedMotor.create!(fan_position: position, installed_on: first, source: "with the unit", **plate) unless number == 1
+      unless number == 1
+        return FittedMotor.create!(fan_position: position, installed_on: first, source: "with the unit", **plate)
+      end
       changed = @today - 1400 + number * 40
-      FittedMotor.create!(fan_position: position, installed_on: first, removed_on: changed, source: "with the unit", **plate)
-      FittedMotor.create!(fan_position: position, installed_on: changed, source: "Tarn counter", warranty_until: changed >> 24, **plate)
+      FittedMotor.create!(
+        fan_position: position,
+        installed_on: first,
+        removed_on: changed,
+        source: "with the unit",
+        **plate
+      )
+      FittedMotor.create!(
+        fan_position: position,
+        installed_on: changed,
+        source: "Tarn counter",
+        warranty_until: changed >> 24,
+        **plate
+      )
     end
 
     def plate_of(row)
       watts = (row["output"] / MotorMaker::EFFICIENCY[row["family"]]).round(1)
       phases = row.fetch("phases", 1)
-      amps = row["volts"].map { |volts| (watts / (volts * MotorMaker::PF[row["family"]] * ((phases == 3) ? Math.sqrt(3) : 1))).round(2) }
-      {part_no: row["part_no"], family: row["family"], volts: row["volts"], hertz: [50.0], phases:, amps:, watts:, horsepower: row["horsepower"], service_factor: row["service_factor"],
-       rpm: row.fetch("rpm", 1300), poles: row.fetch("poles", 4), rotation: row["rotation"], shaft_diameter_mm: row["shaft"], shaft_length_mm: row["shaft_length"], mount: row["mount"], bolt_circle_mm: row["bolt_circle"],
-       enclosure: "enclosed", connector: row["connector"], capacitor_uf: row["capacitor"], integral_blade: row.fetch("integral", false),
-       control: (row["output"] > 500 && row["family"] == "ec") ? "0_10v" : nil, blade_diameter_mm: row["blade"], blade_bore_mm: row["blade"] && row["shaft"]}
+      amps =
+        row["volts"].map do |volts|
+          (watts / (volts * MotorMaker::PF[row["family"]] * ((phases == 3) ? Math.sqrt(3) : 1))).round(2)
+        end
+      {
+        part_no: row["part_no"],
+        family: row["family"],
+        volts: row["volts"],
+        hertz: [50.0],
+        phases:,
+        amps:,
+        watts:,
+        horsepower: row["horsepower"],
+        service_factor: row["service_factor"],
+        rpm: row.fetch("rpm", 1300),
+        poles: row.fetch("poles", 4),
+        rotation: row["rotation"],
+        shaft_diameter_mm: row["shaft"],
+        shaft_length_mm: row["shaft_length"],
+        mount: row["mount"],
+        bolt_circle_mm: row["bolt_circle"],
+        enclosure: "enclosed",
+        connector: row["connector"],
+        capacitor_uf: row["capacitor"],
+        integral_blade: row.fetch("integral", false),
+        control: (row["output"] > 500 && row["family"] == "ec") ? "0_10v" : nil,
+        blade_diameter_mm: row["blade"],
+        blade_bore_mm: row["blade"] && row["shaft"]
+      }
     end
 
     # Twice a year each unit was looked at; fans age, some faster than others.
     def history
       technicians = User.where(role: "technician").order(:id).to_a
-      Unit.order(:id).includes(fan_positions: :motor_now).each_with_index do |unit, index|
-        (YEARS * 2).downto(1) do |half|
-          on = @today - half * 182 + index * 3
-          JobMaker.yearly_look(unit, technicians[(index + half) % technicians.size], on, half)
+      Unit
+        .order(:id)
+        .includes(fan_positions: :motor_now)
+        .each_with_index do |unit, index|
+          (YEARS * 2).downto(1) do |half|
+            on = @today - half * 182 + index * 3
+            JobMaker.yearly_look(unit, technicians[(index + half) % technicians.size], on, half)
+          end
         end
-      end
     end
   end
 end

@@ -4,8 +4,10 @@
 # never be wrong is held by the database itself: checks, foreign keys, unique
 # client ids, and triggers that keep readings append-only.
 class FirstSchema < ActiveRecord::Migration[7.2]
-  FAMILIES = %w[household_top_freezer household_bottom_freezer household_side_by_side household_machine_bay
-    reach_in display_case walk_in_cooler remote_condenser fan_bank_condenser rack_condenser].freeze
+  FAMILIES = %w[
+    household_top_freezer household_bottom_freezer household_side_by_side household_machine_bay reach_in
+    display_case walk_in_cooler remote_condenser fan_bank_condenser rack_condenser
+  ].freeze
   MOTORS = %w[shaded_pole psc ec split_phase three_phase].freeze
   STATIONS = %w[call look measure decide match source fit prove hand_over].freeze
 
@@ -68,7 +70,7 @@ class FirstSchema < ActiveRecord::Migration[7.2]
       t.bigint :record_id, null: false
       t.jsonb :changes_made, null: false, default: {}
       t.datetime :created_at, null: false
-      t.index [:record_type, :record_id]
+      t.index %i[record_type record_id]
     end
   end
 
@@ -82,7 +84,8 @@ class FirstSchema < ActiveRecord::Migration[7.2]
       t.text :rules
       t.integer :lock_version, null: false, default: 0
       t.timestamps
-      t.check_constraint "approval_limit_cents IS NULL OR approval_limit_cents >= 0", name: "approval_limit_not_negative"
+      t.check_constraint "approval_limit_cents IS NULL OR approval_limit_cents >= 0",
+        name: "approval_limit_not_negative"
       t.check_constraint "length(trim(name)) > 0", name: "customer_has_name"
     end
     create_table :sites do |t|
@@ -133,7 +136,7 @@ class FirstSchema < ActiveRecord::Migration[7.2]
       t.integer :number, null: false
       t.timestamps
       one_of t, :side, %w[evaporator condenser]
-      t.index [:unit_id, :side, :number], unique: true
+      t.index %i[unit_id side number], unique: true
       t.check_constraint "number BETWEEN 1 AND 12", name: "fan_number_in_bank"
     end
     create_table :fitted_motors do |t|
@@ -153,7 +156,8 @@ class FirstSchema < ActiveRecord::Migration[7.2]
       t.date :warranty_until
       t.timestamps
       one_of t, :family, MOTORS
-      t.check_constraint "removed_on IS NULL OR installed_on IS NULL OR removed_on >= installed_on", name: "removed_after_installed"
+      t.check_constraint "removed_on IS NULL OR installed_on IS NULL OR removed_on >= installed_on",
+        name: "removed_after_installed"
     end
     execute "CREATE UNIQUE INDEX one_motor_in_place ON fitted_motors (fan_position_id) WHERE removed_on IS NULL"
   end
@@ -272,7 +276,7 @@ class FirstSchema < ActiveRecord::Migration[7.2]
       t.datetime :done_at
       t.references :done_by, foreign_key: {to_table: :users}
       t.timestamps
-      t.index [:job_id, :station], unique: true
+      t.index %i[job_id station], unique: true
       one_of t, :station, STATIONS
       one_of t, :state, %w[open done skipped]
     end
@@ -303,7 +307,7 @@ class FirstSchema < ActiveRecord::Migration[7.2]
       t.text :verdict
       t.jsonb :meter
       one_of t, :phase, %w[before after]
-      t.index [:fan_position_id, :kind, :taken_at]
+      t.index %i[fan_position_id kind taken_at]
     end
     create_table :findings do |t|
       record(t)
@@ -312,7 +316,7 @@ class FirstSchema < ActiveRecord::Migration[7.2]
       t.text :note
       t.references :reading, foreign_key: true
       t.text :override_reason
-      t.index [:job_id, :taken_at]
+      t.index %i[job_id taken_at]
     end
     create_table :photos do |t|
       record(t)
@@ -357,7 +361,7 @@ class FirstSchema < ActiveRecord::Migration[7.2]
       t.text :note
       t.datetime :done_at, null: false
       t.timestamps
-      t.index [:job_id, :step], unique: true
+      t.index %i[job_id step], unique: true
       t.check_constraint "fasteners IS NULL OR fasteners BETWEEN 0 AND 500", name: "fasteners_counted"
     end
     create_table :proof_checks do |t|
@@ -366,7 +370,7 @@ class FirstSchema < ActiveRecord::Migration[7.2]
       t.references :user, null: false, foreign_key: true
       t.datetime :done_at, null: false
       t.timestamps
-      t.index [:job_id, :check_id], unique: true
+      t.index %i[job_id check_id], unique: true
     end
     create_table :handovers do |t|
       t.references :job, null: false, foreign_key: true, index: {unique: true}
@@ -405,7 +409,8 @@ class FirstSchema < ActiveRecord::Migration[7.2]
       END $$ LANGUAGE plpgsql;
     SQL
     tables.each do |table|
-      execute "CREATE TRIGGER keep_record BEFORE UPDATE OR DELETE ON #{table} FOR EACH ROW EXECUTE FUNCTION keep_record()"
+      execute "CREATE TRIGGER keep_record BEFORE UPDATE OR DELETE ON #{table} FOR EACH ROW EXECUTE FUNCTION " \
+        "keep_record()"
     end
   end
 

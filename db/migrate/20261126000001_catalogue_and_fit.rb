@@ -44,21 +44,25 @@ class CatalogueAndFit < ActiveRecord::Migration[7.2]
     add_column :motors, :kit_minutes, :integer
     execute "ALTER TABLE motors ADD COLUMN output_w double precision GENERATED ALWAYS AS (#{OUTPUT}) STORED"
     keyed(:motors)
-    add_index :motors, [:phases, :output_w]
+    add_index :motors, %i[phases output_w]
     add_index :motors, :cross_reference, using: :gin
     add_index :motors, :superseded_by, where: "superseded_by IS NOT NULL"
     add_check_constraint :motors, "watts IS NULL OR watts > 0", name: "motors_watts_above_zero"
     add_check_constraint :motors, "shaft_diameter_mm IS NULL OR shaft_diameter_mm > 0", name: "motors_shaft_above_zero"
     add_check_constraint :motors, "price_cents IS NULL OR price_cents >= 0", name: "motors_price_not_negative"
-    add_check_constraint :motors, "superseded_by IS NULL OR superseded_by <> part_no", name: "motors_not_superseded_by_itself"
-    add_check_constraint :motors, "ambient_low_c IS NULL OR ambient_high_c IS NULL OR ambient_low_c < ambient_high_c", name: "motors_ambient_in_order"
+    add_check_constraint :motors,
+      "superseded_by IS NULL OR superseded_by <> part_no",
+      name: "motors_not_superseded_by_itself"
+    add_check_constraint :motors,
+      "ambient_low_c IS NULL OR ambient_high_c IS NULL OR ambient_low_c < ambient_high_c",
+      name: "motors_ambient_in_order"
   end
 
   # The hub's length, and how far the blade reaches from the hub's motor side.
   def blades
     %i[hub_mm towards_motor_mm towards_front_mm].each { |name| add_column :blades, name, :float }
     keyed(:blades)
-    add_index :blades, [:diameter_mm, :bore_mm]
+    add_index :blades, %i[diameter_mm bore_mm]
     add_check_constraint :blades, "diameter_mm > 0", name: "blades_diameter_above_zero"
   end
 
@@ -78,7 +82,8 @@ class CatalogueAndFit < ActiveRecord::Migration[7.2]
       t.float :capacitor_uf
       t.integer :price_cents
       t.timestamps
-      t.check_constraint "kind IN (#{ACCESSORIES.map { |kind| "'#{kind}'" }.join(", ")})", name: "accessories_kind_known"
+      t.check_constraint "kind IN (#{ACCESSORIES.map { |kind| "'#{kind}'" }.join(", ")})",
+        name: "accessories_kind_known"
       t.check_constraint "from_mm IS NULL OR to_mm IS NULL OR from_mm < to_mm", name: "accessories_bushing_grows"
     end
     keyed(:accessories)
@@ -97,7 +102,9 @@ class CatalogueAndFit < ActiveRecord::Migration[7.2]
     add_column :part_choices, :seat_mm, :float
     add_column :part_choices, :spacers, :integer
     add_reference :part_choices, :fit_reading, foreign_key: {to_table: :readings}
-    add_check_constraint :part_choices, "spacers IS NULL OR spacers BETWEEN 0 AND 100", name: "part_choices_spacers_counted"
+    add_check_constraint :part_choices,
+      "spacers IS NULL OR spacers BETWEEN 0 AND 100",
+      name: "part_choices_spacers_counted"
   end
 
   # A file on its way into the catalogue: kept whole until it is taken or dropped.
@@ -120,7 +127,8 @@ class CatalogueAndFit < ActiveRecord::Migration[7.2]
       t.datetime :beat_at
       t.timestamps
       t.check_constraint "kind IN ('motors', 'blades', 'accessories')", name: "catalogue_imports_kind_known"
-      t.check_constraint "state IN ('waiting', 'checking', 'checked', 'taking', 'taken', 'broken')", name: "catalogue_imports_state_known"
+      t.check_constraint "state IN ('waiting', 'checking', 'checked', 'taking', 'taken', 'broken')",
+        name: "catalogue_imports_state_known"
     end
     create_table :staged_parts, id: false do |t|
       t.references :catalogue_import, null: false, foreign_key: {on_delete: :cascade}

@@ -3,7 +3,10 @@
 # What the search for a motor narrows by, in one index that answers it alone; and the few
 # motors whose output nobody knows.
 class NetIndex < ActiveRecord::Migration[7.2]
-  NARROWING = %w[volts hertz ambient_low_c ambient_high_c flammable_ok enclosure discontinued mount bolt_circle_mm shaft_diameter_mm rotation rpm kit_contents integral_blade control price_cents part_no].freeze
+  NARROWING = %w[
+    volts hertz ambient_low_c ambient_high_c flammable_ok enclosure discontinued mount bolt_circle_mm
+    shaft_diameter_mm rotation rpm kit_contents integral_blade control price_cents part_no
+  ].freeze
 
   def up
     remove_index :motors, name: "index_motors_on_phases_and_output_w"

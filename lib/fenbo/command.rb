@@ -23,9 +23,12 @@ module Fenbo
 
     def run
       case @name
-      when nil, "help", "--help", "-h" then help(@file)
-      when "batch" then batch
-      else one
+      when nil, "help", "--help", "-h"
+        help(@file)
+      when "batch"
+        batch
+      else
+        one
       end
     end
 
@@ -34,14 +37,19 @@ module Fenbo
     def help(name)
       return overview if name.nil?
       entry = Tools.entry(name) or return refuse("tool", unknown(name))
-      @output.puts "#{entry.name}: #{entry.about}", "", JSON.pretty_generate(entry.example), "",
+      @output.puts "#{entry.name}: #{entry.about}",
+        "",
+        JSON.pretty_generate(entry.example),
+        "",
         "bin/fenbo #{entry.name} FILE.json, or the same on standard input"
       ANSWERED
     end
 
     def overview
-      @output.puts "bin/fenbo TOOL [FILE]   one JSON in, one JSON out", "bin/fenbo batch [FILE]  JSON lines {\"id\", \"tool\", \"in\"}, one answer each",
-        "bin/fenbo help TOOL     an example input that works", ""
+      @output.puts "bin/fenbo TOOL [FILE]   one JSON in, one JSON out",
+        "bin/fenbo batch [FILE]  JSON lines {\"id\", \"tool\", \"in\"}, one answer each",
+        "bin/fenbo help TOOL     an example input that works",
+        ""
       Tools.names.each { |name| @output.puts "  #{name.ljust(10)} #{Tools.entry(name).about}" }
       ANSWERED
     end
@@ -82,14 +90,18 @@ module Fenbo
     def call(name, raw) = Tools.call(name, raw)
 
     # NaN is let through the parser so that it is refused at its own field.
-    def parse(text) = JSON.parse(text.encode("UTF-8", invalid: :replace), allow_nan: true)
+    def parse(text)
+      JSON.parse(text.encode("UTF-8", invalid: :replace), allow_nan: true)
+    end
 
     def source
       return @input.read if @file.nil?
       File.read(@file) if File.file?(@file) && File.readable?(@file)
     end
 
-    def unknown(name) = "“#{name}” is not known; use one of #{Tools.names.join(", ")}"
+    def unknown(name)
+      "“#{name}” is not known; use one of #{Tools.names.join(", ")}"
+    end
 
     def refuse(field, message)
       @errors.puts JSON.generate(Refusal.new([[field, message]]).to_h)

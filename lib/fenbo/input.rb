@@ -70,7 +70,9 @@ module Fenbo
       values = list(key, required:, at_most: 100_000)
       return nil if @raw[key].nil? || !@raw[key].is_a?(Array)
       right_size = sizes.nil? || sizes.include?(values.size)
-      fault(key, "needs #{sizes.join(" or ")} #{(sizes == [1]) ? "value" : "values"}, not #{values.size}") unless right_size
+      unless right_size
+        fault(key, "needs #{sizes.join(" or ")} #{(sizes == [1]) ? "value" : "values"}, not #{values.size}")
+      end
       read = values.each_with_index.map { |value, index| checked("#{key}.#{index}", value, **range) }
       read if right_size && !read.include?(nil)
     end
@@ -136,6 +138,8 @@ module Fenbo
       value
     end
 
-    def real?(value) = (value.is_a?(Integer) || value.is_a?(Float)) && value.to_f.finite?
+    def real?(value)
+      (value.is_a?(Integer) || value.is_a?(Float)) && value.to_f.finite?
+    end
   end
 end

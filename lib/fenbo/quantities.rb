@@ -13,11 +13,10 @@ module Fenbo
   # Kinds and units are in knowledge/units.yml. A temperature and a temperature
   # difference are different kinds: 5 °C is 41 °F, 5 K is 9 °F.
   module Quantities
-    Reading = Value.of(:value, :unit, fault: nil) do
-      def ok? = fault.nil?
-    end
+    Reading = Value.of(:value, :unit, fault: nil) { def ok? = fault.nil? }
 
-    NUMBER = %r{(?<sign>[-+−–]?)\s*(?:(?<whole>\d+)\s+)?(?:(?<top>\d+)\s*/\s*(?<bottom>\d+)|(?<plain>\d+(?:[.,]\d+)?|[.,]\d+))}
+    NUMBER =
+      %r{(?<sign>[-+−–]?)\s*(?:(?<whole>\d+)\s+)?(?:(?<top>\d+)\s*/\s*(?<bottom>\d+)|(?<plain>\d+(?:[.,]\d+)?|[.,]\d+))}
     PATTERN = /\A\s*#{NUMBER}\s*(?<unit>[^\d\s].*?)?\s*\z/
     LONGEST = 40
 
@@ -32,7 +31,9 @@ module Fenbo
     def read(text, kind, system: "si")
       return fault("Please type a #{word(kind)}, for instance #{example(kind)}.") if text.to_s.strip.empty?
       match = PATTERN.match(text.to_s[0, LONGEST]) if text.to_s.size <= LONGEST
-      return fault("“#{text.to_s[0, LONGEST]}” is not understood as a #{word(kind)}. Write it like #{example(kind)}.") unless match
+      unless match
+        return fault("“#{text.to_s[0, LONGEST]}” is not understood as a #{word(kind)}. Write it like #{example(kind)}.")
+      end
       unit = unit_of(match[:unit], kind, system)
       return fault("“#{match[:unit]}” is no unit of #{word(kind)} here. Write it like #{example(kind)}.") unless unit
       number = number_of(match) or return fault("A fraction cannot have nothing below the line.")
@@ -58,7 +59,9 @@ module Fenbo
 
     def word(kind) = kinds[kind]["word"]
 
-    def example(kind) = kinds[kind]["examples"].map { |one| "“#{one}”" }.join(" or ")
+    def example(kind)
+      kinds[kind]["examples"].map { |one| "“#{one}”" }.join(" or ")
+    end
 
     def tidy(number)
       text = (number == number.to_i) ? number.to_i.to_s : number.to_s
@@ -67,7 +70,12 @@ module Fenbo
 
     def number_of(match)
       return nil if match[:bottom]&.to_i&.zero?
-      part = match[:bottom] ? Rational(match[:top].to_i, match[:bottom].to_i).to_f : Float(match[:plain].tr(",", ".").sub(/\A\./, "0."))
+      part =
+        if match[:bottom]
+          Rational(match[:top].to_i, match[:bottom].to_i).to_f
+        else
+          Float(match[:plain].tr(",", ".").sub(/\A\./, "0."))
+        end
       size = match[:whole].to_i + part
       %w[- − –].include?(match[:sign]) ? -size : size
     end
@@ -78,14 +86,21 @@ module Fenbo
       kinds[kind]["units"].find { |unit| unit["also"].include?(plain) || unit["name"].downcase == plain }
     end
 
-    def shown_unit(kind, system) = kinds[kind]["units"].find { |unit| unit["system"].include?(system) && unit["shown"] }
+    def shown_unit(kind, system)
+      kinds[kind]["units"].find { |unit| unit["system"].include?(system) && unit["shown"] }
+    end
 
-    def to_si(number, unit) = (number * unit["factor"] + unit.fetch("offset", 0)).round(9)
+    def to_si(number, unit)
+      (number * unit["factor"] + unit.fetch("offset", 0)).round(9)
+    end
 
     def checked(value, unit, kind)
       low, high = kinds[kind]["range"]
       return Reading.new(value:, unit: unit["name"]) if value.between?(low, high)
-      fault("#{tidy(value.round(3))} #{shown_unit(kind, "si")["name"]} cannot be right for a #{word(kind)}; it is between #{low} and #{high}.")
+      fault(
+        "#{tidy(value.round(3))} #{shown_unit(kind, "si")["name"]} cannot be right for a #{word(kind)}; it " \
+        "is between #{low} and #{high}."
+      )
     end
 
     def fault(message) = Reading.new(value: nil, unit: nil, fault: message)

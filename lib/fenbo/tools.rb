@@ -3,26 +3,33 @@
 module Fenbo
   # The tools by name: the same from the command, the API and the screens.
   module Tools
-    Entry = Value.of(:name, :about, :tool) do
-      # An input that works, from knowledge/examples.yml.
-      def example
-        row = Knowledge.table("examples").fetch(name)
-        row.transform_values { |value| value.is_a?(String) ? value.sub("{{knowledge}}", Knowledge::FOLDER) : value }
+    Entry =
+      Value.of(:name, :about, :tool) do
+        # An input that works, from knowledge/examples.yml.
+        def example
+          row = Knowledge.table("examples").fetch(name)
+          row.transform_values { |value| value.is_a?(String) ? value.sub("{{knowledge}}", Knowledge::FOLDER) : value }
+        end
       end
-    end
 
     ALL = {
       "amps" => ["Does a running current fit the nameplate, and can this meter tell?", -> { Electrical::Amps }],
       "blades" => ["Which blade goes with the motor, and may the old one stay?", -> { Matching::BladeChoice }],
       "capacitor" => ["Does a capacitor still hold what is printed on it?", -> { Electrical::Capacitor }],
-      "diagnose" => ["Which causes explain the findings, and which test is worth doing next?", -> { Diagnosis::Diagnose }],
+      "diagnose" => [
+        "Which causes explain the findings, and which test is worth doing next?",
+        -> { Diagnosis::Diagnose }
+      ],
       "energy" => ["What does a motor that takes less save in a year?", -> { Matching::Energy }],
       "fan_laws" => ["What does another speed, diameter or pitch do to air and load?", -> { Fitting::FanLaws }],
       "fit" => ["Where may the blade sit on the shaft, and does it clear?", -> { Fitting::Fit }],
       "frost" => ["Where does the frost lie, and what does that argue for?", -> { Frost::Reading }],
       "match" => ["Which motors can take the place of the old one?", -> { Matching::Match }],
       "nameplate" => ["What does a motor's plate say, and does it agree with itself?", -> { Matching::Nameplate }],
-      "phases" => ["Are the three legs alike, and does a high one belong to supply or motor?", -> { Electrical::Phases }],
+      "phases" => [
+        "Are the three legs alike, and does a high one belong to supply or motor?",
+        -> { Electrical::Phases }
+      ],
       "procedure" => ["The work plan: made safe, taken apart, exchanged, put back, proved", -> { Procedure::Plan }],
       "product" => ["How long can the goods wait?", -> { Product::Clock }],
       "pulldown" => ["Is the box on its way to the setpoint, and when is it there?", -> { Proof::Pulldown }],

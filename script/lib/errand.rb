@@ -7,31 +7,36 @@ class Errand
   # A glance at the other fans comes before everything, for every strategy.
   GLANCE_MINUTES = 1
 
-  Outcome = Struct.new(:diagnosis, :minutes, :tests, :faults, keyword_init: true) do
-    def healthy? = diagnosis.verdict == Fenbo::Diagnosis::HEALTHY
+  Outcome =
+    Struct.new(:diagnosis, :minutes, :tests, :faults, keyword_init: true) do
+      def healthy? = diagnosis.verdict == Fenbo::Diagnosis::HEALTHY
 
-    def causes = diagnosis.posterior.causes.keys.map(&:id)
+      def causes = diagnosis.posterior.causes.keys.map(&:id)
 
-    # What would be named first, and the chance that was given for it.
-    def first = healthy? ? Fenbo::Diagnosis::HEALTHY : causes.first
+      # What would be named first, and the chance that was given for it.
+      def first = healthy? ? Fenbo::Diagnosis::HEALTHY : causes.first
 
-    def two = ([first] + causes).uniq.first(2)
+      def two = ([first] + causes).uniq.first(2)
 
-    def chance = healthy? ? diagnosis.posterior.healthy : diagnosis.posterior.causes.values.first
+      def chance
+        healthy? ? diagnosis.posterior.healthy : diagnosis.posterior.causes.values.first
+      end
 
-    # What would be bought: the parts of the likeliest set.
-    def parts = healthy? ? [] : diagnosis.posterior.leading_set.reject { |cause| cause.part.nil? }.map(&:id)
+      # What would be bought: the parts of the likeliest set.
+      def parts
+        healthy? ? [] : diagnosis.posterior.leading_set.reject { |cause| cause.part.nil? }.map(&:id)
+      end
 
-    def truth = faults.empty? ? [Fenbo::Diagnosis::HEALTHY] : faults
+      def truth = faults.empty? ? [Fenbo::Diagnosis::HEALTHY] : faults
 
-    def right? = truth.include?(first)
+      def right? = truth.include?(first)
 
-    def in_two? = (truth & two).any?
+      def in_two? = (truth & two).any?
 
-    def both? = (faults - two).empty?
+      def both? = (faults - two).empty?
 
-    def wrong_parts = (parts - truth).size
-  end
+      def wrong_parts = (parts - truth).size
+    end
 
   attr_reader :observer, :done, :state
 
@@ -69,7 +74,13 @@ class Errand
   private
 
   def glance
-    Array.new(@rig.neighbours) { |index| {"test" => "fan_motion", "outcome" => @observer.neighbour_motion(index), "position" => "#{@rig.side}-#{index + 2}"} }
+    Array.new(@rig.neighbours) do |index|
+      {
+        "test" => "fan_motion",
+        "outcome" => @observer.neighbour_motion(index),
+        "position" => "#{@rig.side}-#{index + 2}"
+      }
+    end
   end
 
   def take(test)
@@ -82,9 +93,25 @@ class Errand
   def own = "#{@rig.side}-1"
 
   def case_file
-    fans = Array.new(@rig.neighbours + 1) { |index| {"position" => "#{@rig.side}-#{index + 1}", "motor" => {"family" => @rig.motor}} }
-    question = {"unit" => {"family" => @rig.family, "fans" => fans}, "position" => own, "findings" => @findings, "state" => @state,
-                "context" => {"side" => @rig.side, "age_years" => @rig.age, "recent_work" => @rig.recent_work, "complaint" => @complaint}}
+    fans =
+      Array.new(@rig.neighbours + 1) do |index|
+        {"position" => "#{@rig.side}-#{index + 1}", "motor" => {"family" => @rig.motor}}
+      end
+    question = {
+      "unit" => {
+        "family" => @rig.family,
+        "fans" => fans
+      },
+      "position" => own,
+      "findings" => @findings,
+      "state" => @state,
+      "context" => {
+        "side" => @rig.side,
+        "age_years" => @rig.age,
+        "recent_work" => @rig.recent_work,
+        "complaint" => @complaint
+      }
+    }
     Fenbo::Diagnosis::CaseFile.read(Fenbo::Input.new(question), @limits)
   end
 

@@ -19,5 +19,7 @@ module Stopwatch
     [sorted[sorted.size / 2], sorted[(sorted.size * 0.95).ceil - 1]].map { |one| (one * 1000).round(1) }
   end
 
-  def mark(value, target) = (value <= target) ? "ok" : "over the target of #{target}"
+  def mark(value, target)
+    (value <= target) ? "ok" : "over the target of #{target}"
+  end
 end

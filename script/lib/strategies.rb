@@ -9,10 +9,14 @@ module Strategies
 
   # The usual order, whatever was found: look, then live, then made safe.
   class CheckList
-    ORDER = %w[box_temperature compartments unit_alive setting fan_motion noise airflow water_present frost_pattern load_blocking_air door_seal condenser_face
-      blade_state blade_cleanliness discharge_air_difference sight_glass motor_heat coil_through_light
-      control_call door_switch_held voltage_at_motor voltage_balance amps terminal_temperature amps_beside_neighbours forced_defrost
-      spin_by_hand shaft_play hub_grip mount_check connector_look winding_ohms insulation capacitor contactor_look nameplate_check drain_check damper_check defrost_heater_ohms].freeze
+    ORDER = %w[
+      box_temperature compartments unit_alive setting fan_motion noise airflow water_present frost_pattern
+      load_blocking_air door_seal condenser_face blade_state blade_cleanliness discharge_air_difference
+      sight_glass motor_heat coil_through_light control_call door_switch_held voltage_at_motor voltage_balance
+      amps terminal_temperature amps_beside_neighbours forced_defrost spin_by_hand shaft_play hub_grip
+      mount_check connector_look winding_ohms insulation capacitor contactor_look nameplate_check drain_check
+      damper_check defrost_heater_ohms
+    ].freeze
 
     def next_test(_diagnosis, errand)
       ORDER.lazy.map { |id| Fenbo::Diagnosis::Test[id] }.find { |test| errand.may?(test) }
@@ -38,7 +42,9 @@ module Strategies
 
     private
 
-    def right?(set) = set.empty? ? @faults.empty? : (@posterior.model.causes_of(set).map(&:id) - @faults).empty?
+    def right?(set)
+      set.empty? ? @faults.empty? : (@posterior.model.causes_of(set).map(&:id) - @faults).empty?
+    end
 
     def answers(errand)
       tests = @posterior.model.tests.select { |test| errand.offer.why_not_again(test).nil? }
@@ -52,7 +58,10 @@ module Strategies
       return 0 if sure?(beam.first.last)
       best = nil
       DEPTH.times do
-        grown = beam.flat_map { |tests, weights| rows.except(*tests).map { |test, row| [tests + [test], times(weights, row)] } }
+        grown =
+          beam.flat_map do |tests, weights|
+            rows.except(*tests).map { |test, row| [tests + [test], times(weights, row)] }
+          end
         found = grown.select { |_, weights| sure?(weights) }.map { |tests, _| cost(tests) }.min
         best = [best, found].compact.min
         beam = grown.max_by(BEAM) { |tests, weights| chance(weights) - 0.004 * cost(tests) }
@@ -61,18 +70,24 @@ module Strategies
       best
     end
 
-    def times(weights, row) = weights.each_index.map { |m| weights[m].each_with_index.map { |weight, h| weight * row[m][h] } }
+    def times(weights, row)
+      weights.each_index.map { |m| weights[m].each_with_index.map { |weight, h| weight * row[m][h] } }
+    end
 
-    def chance(weights) = @right.map { |h| weights.sum { |row| row[h] } }.max.to_f / weights.sum(&:sum)
+    def chance(weights)
+      @right.map { |h| weights.sum { |row| row[h] } }.max.to_f / weights.sum(&:sum)
+    end
 
     def sure?(weights) = chance(weights) >= @decisive
 
     def cost(tests)
       state, minutes = "L", 0
-      tests.sort_by { |test| %w[L C P D].index(test.states.first) }.each do |test|
-        minutes += @offer.minutes(test, state)
-        state = @offer.state(test, state)
-      end
+      tests
+        .sort_by { |test| %w[L C P D].index(test.states.first) }
+        .each do |test|
+          minutes += @offer.minutes(test, state)
+          state = @offer.state(test, state)
+        end
       minutes
     end
   end

@@ -3,19 +3,60 @@
 require_relative "app_spec_helper"
 
 RSpec.describe "the instruments", :rolled_back do
-  let(:technician) { create(:user, meter: {"name" => "Small jaw", "percent" => 2.0, "counts" => 5, "resolution" => 0.01, "true_rms" => true}) }
+  let(:technician) do
+    create(
+      :user,
+      meter: {
+        "name" => "Small jaw",
+        "percent" => 2.0,
+        "counts" => 5,
+        "resolution" => 0.01,
+        "true_rms" => true
+      }
+    )
+  end
 
   before { sign_in technician }
 
   # What each says, with its formula worked.
   {
-    "amps" => [{family: "psc", plate_amps: "1,2", plate_volts: "230", amps: "0.7 A", turns: "1", volts: "228", turning: "yes"}, "under the window", "0.7 ÷ 1.2 = 0.583"],
-    "phases" => [{volts_ab: "462", volts_bc: "458", volts_ca: "455", amps_a: "4.1", amps_b: "4", amps_c: "4.6", rolled_a: "4.6", rolled_b: "4.1", rolled_c: "4"}, "moved with the lead", "= 8.66 %"],
-    "windings" => [{kind: "three_phase", ab: "5.1", bc: "5", ca: "OL", ground: "0.55 GΩ", celsius: "95 °F"}, "open winding", "= 4.816 Ω".sub("4.816", "4.82")],
+    "amps" => [
+      {family: "psc", plate_amps: "1,2", plate_volts: "230", amps: "0.7 A", turns: "1", volts: "228", turning: "yes"},
+      "under the window",
+      "0.7 ÷ 1.2 = 0.583"
+    ],
+    "phases" => [
+      {
+        volts_ab: "462",
+        volts_bc: "458",
+        volts_ca: "455",
+        amps_a: "4.1",
+        amps_b: "4",
+        amps_c: "4.6",
+        rolled_a: "4.6",
+        rolled_b: "4.1",
+        rolled_c: "4"
+      },
+      "moved with the lead",
+      "= 8.66 %"
+    ],
+    "windings" => [
+      {kind: "three_phase", ab: "5.1", bc: "5", ca: "OL", ground: "0.55 GΩ", celsius: "95 °F"},
+      "open winding",
+      "= 4.816 Ω".sub("4.816", "4.82")
+    ],
     "capacitor" => [{rated: "25 µF", measured: "22,8"}, "22.8 µF, printed 25 µF", "23.5 to 26.5"],
-    "product" => [{now: "4", limit: "8", end: "24", earlier: "37.4 °F", ago: "2 h"}, "passes 8.0 °C in 9.1 h", "= 9.15 h"],
+    "product" => [
+      {now: "4", limit: "8", end: "24", earlier: "37.4 °F", ago: "2 h"},
+      "passes 8.0 °C in 9.1 h",
+      "= 9.15 h"
+    ],
     "pulldown" => [{setpoint: "2", readings: "minute;temp\n0;12\n10;9,7\n20;8.0\n35;6.0"}, "on course", "τ 40.9 min"],
-    "refrigerant" => [{full: "40", on_1: "2031-02-01", kind_1: "added", before_1: "30", after_1: "22"}, "not over the warning", "× 365 ÷ 365"]
+    "refrigerant" => [
+      {full: "40", on_1: "2031-02-01", kind_1: "added", before_1: "30", after_1: "22"},
+      "not over the warning",
+      "× 365 ÷ 365"
+    ]
   }.each do |tool, (typed, said, worked)|
     it "judges #{tool} on the pocket bench, with a picture and the working" do
       get "/bench/#{tool}"
@@ -44,7 +85,9 @@ RSpec.describe "the instruments", :rolled_back do
   end
 
   describe Services::LoggerFile do
-    def rows(text, system: "si") = described_class.new(text, system:).then { |log| log.fault || log.rows.map { |row| row.values_at("minute", "c") } }
+    def rows(text, system: "si")
+      described_class.new(text, system:).then { |log| log.fault || log.rows.map { |row| row.values_at("minute", "c") } }
+    end
 
     it "reads minutes, clock times past midnight and full dates, by comma, semicolon, tab or space" do
       expect(rows("0 12\n10 9,7")).to eq [[0.0, 12.0], [10.0, 9.7]]
@@ -61,20 +104,33 @@ RSpec.describe "the instruments", :rolled_back do
   describe "a meter that sends by itself" do
     let(:bearer) { ApiToken.issue(technician, "clamp").secret }
 
-    def send_lines(text, token: bearer) = post("/api/v1/meter", text, {"HTTP_AUTHORIZATION" => "Bearer #{token}", "CONTENT_TYPE" => "text/plain"})
+    def send_lines(text, token: bearer)
+      post("/api/v1/meter", text, {"HTTP_AUTHORIZATION" => "Bearer #{token}", "CONTENT_TYPE" => "text/plain"})
+    end
 
     it "is shown with its median, through the door a real one uses" do
-      send_lines Fenbo::Simulation::Clamp.new(family: "three_phase", plate_amps: 1.4, condition: "worn", random: Random.new(1)).lines(Time.now).join("\n")
+      send_lines Fenbo::Simulation::Clamp
+        .new(family: "three_phase", plate_amps: 1.4, condition: "worn", random: Random.new(1))
+        .lines(Time.now)
+        .join("\n")
       expect(status).to eq 200
       sign_in technician
       get "/meter/latest"
       said = JSON.parse(page)
-      expect(said["lines"].map { |line| line.values_at("quantity", "leg") }).to eq [%w[amps a], %w[amps b], %w[amps c], ["volts", nil]]
+      expect(said["lines"].map { |line| line.values_at("quantity", "leg") }).to eq [
+        %w[amps a],
+        %w[amps b],
+        %w[amps c],
+        ["volts", nil]
+      ]
       expect(said["lines"].first["median"].to_f).to be_between(1.3, 2.2)
     end
 
     it "refuses a line it does not understand, all or nothing, and a token that is none" do
-      send_lines "time;quantity;value;unit\n2031-05-05T15:20:01Z;amps;0.61;A\nyesterday;amps;1;A\n2031-05-05T15:20:01Z;luck;1;A\n2031-05-05T15:20:01Z;amps;lots;A;d"
+      at = "2031-05-05T15:20:01Z"
+      send_lines [
+        "time;quantity;value;unit", "#{at};amps;0.61;A", "yesterday;amps;1;A", "#{at};luck;1;A", "#{at};amps;lots;A;d"
+      ].join("\n")
       expect(status).to eq 422
       expect(JSON.parse(page)["errors"].map { |one| one["field"] }).to eq %w[line.3 line.4 line.5]
       expect(MeterLine.count).to eq 0
@@ -88,10 +144,29 @@ RSpec.describe "the instruments", :rolled_back do
     let(:job) { create(:job, unit:) }
 
     def read(number, amps, verdict: "within")
-      Reading.create!(job:, user: technician, fan_position: unit.fan_positions[number - 1], kind: "amps", phase: "before", verdict:, client_id: SecureRandom.uuid, taken_at: Time.now, question: {}, result: {"legs" => [{"amps" => amps, "error" => 0}], "window" => {"low" => 0.3, "high" => 0.5}})
+      Reading.create!(
+        job:,
+        user: technician,
+        fan_position: unit.fan_positions[number - 1],
+        kind: "amps",
+        phase: "before",
+        verdict:,
+        client_id: SecureRandom.uuid,
+        taken_at: Time.now,
+        question: {},
+        result: {
+          "legs" => [{"amps" => amps, "error" => 0}],
+          "window" => {
+            "low" => 0.3,
+            "high" => 0.5
+          }
+        }
+      )
     end
 
-    def odd = described_class.new(job.reload, unit.fan_positions).rows.map(&:odd)
+    def odd
+      described_class.new(job.reload, unit.fan_positions).rows.map(&:odd)
+    end
 
     it "marks the fan that is not like the others, and none where they all differ" do
       [[1, 0.40], [2, 0.41], [3, 0.52]].each { |row| read(*row) }
@@ -104,8 +179,18 @@ RSpec.describe "the instruments", :rolled_back do
       read(2, 0.66, verdict: "locked")
       read(3, 0.40)
       get "/jobs/#{job.number}/measure?fan=evaporator-1"
-      send_form "/jobs/#{job.number}/readings", tool: "amps", fan: "evaporator-1", amps: "1.2", turns: "3", volts: "230", turning: "yes"
-      expect(job.findings.reload.map { |one| [one.test, one.outcome] }).to eq [%w[amps within], %w[voltage_at_motor in_range], %w[amps_beside_neighbours alike]]
+      send_form "/jobs/#{job.number}/readings",
+        tool: "amps",
+        fan: "evaporator-1",
+        amps: "1.2",
+        turns: "3",
+        volts: "230",
+        turning: "yes"
+      expect(job.findings.reload.map { |one| [one.test, one.outcome] }).to eq [
+        %w[amps within],
+        %w[voltage_at_motor in_range],
+        %w[amps_beside_neighbours alike]
+      ]
     end
   end
 end

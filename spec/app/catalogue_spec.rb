@@ -6,24 +6,50 @@ require "csv"
 RSpec.describe "The catalogue", :rolled_back do
   # A whole file through both halves of an import.
   def bring(csv, kind: "motors")
-    import = CatalogueImport.create!(user: User.find_by!(login: "mette"), kind:, file_name: "parts.csv", content: csv, lines: csv.lines.size - 1)
+    import =
+      CatalogueImport.create!(
+        user: User.find_by!(login: "mette"),
+        kind:,
+        file_name: "parts.csv",
+        content: csv,
+        lines: csv.lines.size - 1
+      )
     Services::CatalogueLook.new(import).run
     import.reload
   end
 
-  def csv(*rows) = CSV.generate { |out| [rows.first.keys, *rows.map(&:values)].each { |row| out << row } }
+  def csv(*rows)
+    CSV.generate { |out| [rows.first.keys, *rows.map(&:values)].each { |row| out << row } }
+  end
 
-  plain = {"part_no" => "ZZ-1", "maker" => "Brennik", "family" => "shaded_pole", "volts" => "230", "amps" => "0.42", "watts" => "58", "price_cents" => "5000"}
+  plain = {
+    "part_no" => "ZZ-1",
+    "maker" => "Brennik",
+    "family" => "shaded_pole",
+    "volts" => "230",
+    "amps" => "0.42",
+    "watts" => "58",
+    "price_cents" => "5000"
+  }
 
   it "is what it promises: enough motors, blades and kits, and no plate that contradicts itself" do
-    expect([Motor.count, Blade.count, Motor.where.not(kit_contents: nil).count]).to match [(be >= 1500), (be >= 600), (be >= 120)]
-    odd = Motor.all.reject { |motor| Fenbo::Matching::Coherence.new(motor.attributes, Fenbo::Limits.default).clashes.empty? }
+    expect([Motor.count, Blade.count, Motor.where.not(kit_contents: nil).count]).to match [
+      (be >= 1500),
+      (be >= 600),
+      (be >= 120)
+    ]
+    odd =
+      Motor.all.reject do |motor|
+        Fenbo::Matching::Coherence.new(motor.attributes, Fenbo::Limits.default).clashes.empty?
+      end
     expect(odd.map(&:part_no)).to eq []
     expect(Demo::MotorMaker.new.rows.first(50)).to eq Demo::MotorMaker.new.rows.first(50)
   end
 
   it "finds a part however its number is typed, the very number first" do
-    ["br-s12-230-l", "BRS1223OL", "brs12 23o l", "Br/S12.230-L"].each { |text| expect(Motor.like(text).nearest(text).first&.part_no).to eq "BR-S12-230-L" }
+    ["br-s12-230-l", "BRS1223OL", "brs12 23o l", "Br/S12.230-L"].each do |text|
+      expect(Motor.like(text).nearest(text).first&.part_no).to eq "BR-S12-230-L"
+    end
     expect(Motor.like("s12-23o").nearest("s12-23o").pluck(:part_no)).to include("BR-S12-230-L", "BR-S12-230-R")
     expect(Motor.like("--").count).to eq 0
   end
@@ -44,11 +70,32 @@ RSpec.describe "The catalogue", :rolled_back do
   end
 
   it "names every fault by line and column, units and doubles too, and changes nothing" do
-    import = bring(csv(plain, plain.merge("part_no" => "ZZ-2", "amps" => "420", "price_cents" => "50.00"), plain.merge("part_no" => "zz1"), plain.merge("part_no" => "BRS12230L"), plain.merge("part_no" => "ZZ-3", "family" => "petrol", "watts" => "150")))
-    expect(import.faults.map { |one| one.values_at("line", "column") }).to eq [[3, "amps"], [3, "price_cents"], [4, "part_no"], [5, "part_no"], [6, "family"]]
-    expect(import.faults.map { |one| one["message"] }.join(" ")).to include("looks like milliamperes", "cents", "line 2", "BR-S12-230-L", "petrol")
+    import =
+      bring(
+        csv(
+          plain,
+          plain.merge("part_no" => "ZZ-2", "amps" => "420", "price_cents" => "50.00"),
+          plain.merge("part_no" => "zz1"),
+          plain.merge("part_no" => "BRS12230L"),
+          plain.merge("part_no" => "ZZ-3", "family" => "petrol", "watts" => "150")
+        )
+      )
+    expect(import.faults.map { |one| one.values_at("line", "column") }).to eq [
+      [3, "amps"],
+      [3, "price_cents"],
+      [4, "part_no"],
+      [5, "part_no"],
+      [6, "family"]
+    ]
+    expect(import.faults.map { |one| one["message"] }.join(" ")).to include(
+      "looks like milliamperes", "cents", "line 2", "BR-S12-230-L", "petrol"
+    )
     expect(import).not_to be_ready
-    expect(bring(csv(plain, plain.merge("part_no" => "ZZ-2", "volts" => "x")).sub("\n", "\n\n")).faults.map { |one| one["line"] }).to eq [4]
+    expect(
+      bring(csv(plain, plain.merge("part_no" => "ZZ-2", "volts" => "x")).sub("\n", "\n\n")).faults.map do |one|
+        one["line"]
+      end
+    ).to eq [4]
     expect(Services::CatalogueWork.take(import)).to be false
     expect(Motor.where(maker: "Brennik", part_no: "ZZ-1")).to be_empty
     expect(bring("part_no,maker,family\nA,\"B,psc\n").faults.first["message"]).to include "not CSV"
@@ -56,18 +103,39 @@ RSpec.describe "The catalogue", :rolled_back do
 
   it "says what would change, leaves columns alone that the file does not have, and takes all of it" do
     before = Motor.find_by!(part_no: "BR-S12-230-L")
-    import = bring(csv(plain.slice("part_no", "maker", "family", "price_cents"), {"part_no" => before.part_no, "maker" => before.maker, "family" => before.family, "price_cents" => "4711"}))
-    expect([import.added, import.changed_rows, import.differences]).to eq [1, 1, [{"line" => 3, "part_no" => before.part_no, "changes" => [["price_cents", before.price_cents, 4711]]}]]
+    import =
+      bring(
+        csv(
+          plain.slice("part_no", "maker", "family", "price_cents"),
+          {"part_no" => before.part_no, "maker" => before.maker, "family" => before.family, "price_cents" => "4711"}
+        )
+      )
+    expect([import.added, import.changed_rows, import.differences]).to eq [
+      1,
+      1,
+      [{"line" => 3, "part_no" => before.part_no, "changes" => [["price_cents", before.price_cents, 4711]]}]
+    ]
     Services::CatalogueTake.new(import).run
     expect(before.reload).to have_attributes(price_cents: 4711, shaft_length_mm: 30.0, amps: before.amps)
-    expect([Motor.find_by(part_no: "ZZ-1")&.price_cents, import.reload.state, import.content]).to eq [5000, "taken", nil]
+    expect([Motor.find_by(part_no: "ZZ-1")&.price_cents, import.reload.state, import.content]).to eq [
+      5000,
+      "taken",
+      nil
+    ]
   end
 
   it "breaks off whole: what the database will not have is said, and the rest is not taken either" do
     import = bring(csv(plain, plain.merge("part_no" => "ZZ-2")))
     # Somebody else's hand in the laid-aside rows, after they were looked through.
-    CatalogueImport.connection.execute("UPDATE staged_parts SET values = values || '{\"family\": \"petrol\"}' WHERE part_no = 'ZZ-2' AND catalogue_import_id = #{import.id}")
-    expect { Services::CatalogueWork.guarded(import) { ActiveRecord::Base.transaction(requires_new: true) { Services::CatalogueTake.new(import).run } } }.to output(/check constraint/).to_stderr
+    CatalogueImport.connection.execute(
+      "UPDATE staged_parts SET values = values || '{\"family\": \"petrol\"}' WHERE part_no = 'ZZ-2' AND " \
+      "catalogue_import_id = #{import.id}"
+    )
+    expect {
+      Services::CatalogueWork.guarded(import) do
+        ActiveRecord::Base.transaction(requires_new: true) { Services::CatalogueTake.new(import).run }
+      end
+    }.to output(/check constraint/).to_stderr
     expect(import.reload).to have_attributes(state: "broken", message: include("Nothing was changed"))
     expect(Motor.where(part_no: %w[ZZ-1 ZZ-2])).to be_empty
     import.update!(state: "taken")
@@ -79,7 +147,10 @@ RSpec.describe "The catalogue", :rolled_back do
     %w[Cheese\ cellar\ 2 Dairy\ roof Hut\ kitchen Seed\ vault Tulip\ hall\ roof].each do |name|
       job = Job.open.joins(:unit).find_by!(units: {name:})
       search = Services::PartSearch.new(job, job.position_in_hand)
-      all = Motor.pluck(*Services::PartSearch::COLUMNS).map { |values| Services::PartSearch::COLUMNS.zip(values).to_h.except("maker").compact }
+      all =
+        Motor
+          .pluck(*Services::PartSearch::COLUMNS)
+          .map { |values| Services::PartSearch::COLUMNS.zip(values).to_h.except("maker").compact }
       whole = Fenbo::Tools.call("match", search.question.merge("motors" => all))
       expect(whole[:candidates].map { |one| one[:part_no] } - search.candidates.map { |one| one[:part_no] }).to eq []
     end
@@ -87,11 +158,19 @@ RSpec.describe "The catalogue", :rolled_back do
 end
 
 RSpec.describe "Catalogue files at the door", :rolled_back do
-  def upload(text, name = "parts.csv") = Rack::Test::UploadedFile.new(StringIO.new(text), "text/csv", original_filename: name)
+  def upload(text, name = "parts.csv")
+    Rack::Test::UploadedFile.new(StringIO.new(text), "text/csv", original_filename: name)
+  end
 
   it "refuses what is no catalogue with a plain sentence, and what is none of a technician's business" do
     sign_in create(:user, role: "office")
-    {"" => "empty", "hello\nworld\n" => "does not name the columns", "part_no,maker,volts\nA,B,230\n" => "family are missing", "part_no,maker,family,part_no\n" => "twice", "\xFF\xFEpart_no" => "not UTF-8"}.each do |text, words|
+    {
+      "" => "empty",
+      "hello\nworld\n" => "does not name the columns",
+      "part_no,maker,volts\nA,B,230\n" => "family are missing",
+      "part_no,maker,family,part_no\n" => "twice",
+      "\xFF\xFEpart_no" => "not UTF-8"
+    }.each do |text, words|
       get "/imports"
       send_form "/imports", file: upload(text)
       expect([last_response.status, last_response.body]).to match [422, include(words)]

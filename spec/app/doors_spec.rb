@@ -42,7 +42,9 @@ RSpec.describe "the doors", :rolled_back do
     sign_in technician
     ["/", "/jobs/#{job.number}/measure", "/nowhere", "/style", "/up"].each do |path|
       get path
-      expect(last_response.headers["content-security-policy"]).to include("script-src 'self'").and include("style-src 'self'")
+      expect(last_response.headers["content-security-policy"]).to include("script-src 'self'").and include(
+              "style-src 'self'"
+            )
       expect(page).not_to match(/<script(?![^>]*src=)|\son\w+=|\sstyle=/i)
     end
   end
@@ -98,7 +100,14 @@ RSpec.describe "the doors", :rolled_back do
 
   it "answers lost ways with a page of its own" do
     sign_in technician
-    ["/jobs/99999999", "/jobs/abc", "/units/0", "/photos/1%27%20or%201=1", "/parts/../../etc/passwd", "/jobs/#{job.number}/nowhere"].each do |path|
+    [
+      "/jobs/99999999",
+      "/jobs/abc",
+      "/units/0",
+      "/photos/1%27%20or%201=1",
+      "/parts/../../etc/passwd",
+      "/jobs/#{job.number}/nowhere"
+    ].each do |path|
       get path
       expect([path, status, page]).to match [path, 404, include("There is nothing here")]
     end
@@ -114,8 +123,13 @@ RSpec.describe "the doors", :rolled_back do
     it "answers a token's owner as bin/fenbo would, and nobody else" do
       token = ApiToken.issue(technician, "test")
       example = Fenbo::Tools.entry("amps").example
-      expect(call_api("amps", example, token.secret)).to eq JSON.parse(JSON.generate(Fenbo::Tools.call("amps", example).to_h))
-      expect(call_api("amps", {"motor" => {}}, token.secret)["errors"].map { |one| one["field"] }).to include("motor.family", "reading")
+      expect(call_api("amps", example, token.secret)).to eq JSON.parse(
+           JSON.generate(Fenbo::Tools.call("amps", example).to_h)
+         )
+      expect(call_api("amps", {"motor" => {}}, token.secret)["errors"].map { |one| one["field"] }).to include(
+        "motor.family",
+        "reading"
+      )
       expect(status).to eq 422
       call_api("amps", "{", token.secret)
       expect(status).to eq 422
@@ -145,7 +159,11 @@ RSpec.describe "the doors", :rolled_back do
     send_form "/jobs/#{job.number}/findings", test: "noise", outcome: "grinding"
     expect(last_response["set-cookie"]).to include "fenbo="
     # Meanwhile a recording's sound, a meter's poll: asked before, answered now.
-    with_old = Rack::MockRequest.new(Web.app).get("/jobs/#{job.number}/look", "HTTP_COOKIE" => "fenbo=#{Rack::Utils.escape(late)}")
+    with_old =
+      Rack::MockRequest.new(Web.app).get(
+        "/jobs/#{job.number}/look",
+        "HTTP_COOKIE" => "fenbo=#{Rack::Utils.escape(late)}"
+      )
     expect([with_old.status, with_old["set-cookie"]]).to eq [200, nil]
     follow_redirect!
     expect(page).to include "Noise: grinds"
@@ -154,12 +172,27 @@ RSpec.describe "the doors", :rolled_back do
   it "says plainly when the disk is full, at every door that takes a file" do
     sign_in office
     get "/imports"
-    full = {"rack.multipart.tempfile_factory" => ->(_name, _type) { File.open("/dev/full", "w").tap { |file| file.sync = true } }}
+    full = {
+      "rack.multipart.tempfile_factory" => ->(_name, _type) do
+        File.open("/dev/full", "w").tap { |file| file.sync = true }
+      end
+    }
     files = {"/imports" => :file, "/jobs/#{job.number}/photos" => :photo, "/jobs/#{job.number}/sounds" => :wav}
-    answers = files.map do |path, field|
-      post path, {:authenticity_token => token, field => Rack::Test::UploadedFile.new(StringIO.new("part_no,maker,family\n"), "text/csv", original_filename: "a.csv")}, full
-      [path, status, page.include?("The disk is full")]
-    end
+    answers =
+      files.map do |path, field|
+        post path,
+          {
+            :authenticity_token => token,
+            field =>
+              Rack::Test::UploadedFile.new(
+                StringIO.new("part_no,maker,family\n"),
+                "text/csv",
+                original_filename: "a.csv"
+              )
+          },
+          full
+        [path, status, page.include?("The disk is full")]
+      end
     expect(answers.map { |_, code, told| [code, told] }).to eq [[507, true]] * 3
     expect(CatalogueImport.where(file_name: "a.csv")).to be_empty
   end

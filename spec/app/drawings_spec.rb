@@ -4,14 +4,21 @@ require_relative "app_spec_helper"
 require "nokogiri"
 
 RSpec.describe "the drawings", :rolled_back do
-  def parsed(svg) = Nokogiri::XML(svg, &:strict)
+  def parsed(svg) = Nokogiri.XML(svg, &:strict)
 
-  def count(svg, css) = parsed(svg).xpath("//*[contains(concat(' ', @class, ' '), ' #{css} ')]").size
+  def count(svg, css)
+    parsed(svg).xpath("//*[contains(concat(' ', @class, ' '), ' #{css} ')]").size
+  end
 
-  def finding(unit, test, outcome, number = 1) = Finding.new(test:, outcome:, fan_position: number && unit.fan_positions[number - 1])
+  def finding(unit, test, outcome, number = 1)
+    Finding.new(test:, outcome:, fan_position: number && unit.fan_positions[number - 1])
+  end
 
   it "draws each family's plate with its fans, well formed, in words too, and without colours of its own" do
-    others = (Fenbo::Knowledge.table("families").keys - Unit.distinct.pluck(:family)).map { |family| create(:unit, family:, fans: 1) }
+    others =
+      (Fenbo::Knowledge.table("families").keys - Unit.distinct.pluck(:family)).map do |family|
+        create(:unit, family:, fans: 1)
+      end
     (Unit.includes(:fan_positions).to_a + others).each do |unit|
       svg = Drawings::Plate.of(unit).svg
       expect(count(svg, "plate-ring")).to eq unit.fan_positions.size
@@ -23,7 +30,10 @@ RSpec.describe "the drawings", :rolled_back do
   it "draws one to twelve fans inside the plate" do
     (1..12).each do |fans|
       unit = create(:unit, fans:)
-      centres = parsed(Drawings::Plate.of(unit).svg).xpath("//circle[@class='plate-ring']").map { |ring| [ring["cx"].to_f, ring["r"].to_f] }
+      centres =
+        parsed(Drawings::Plate.of(unit).svg)
+          .xpath("//circle[@class='plate-ring']")
+          .map { |ring| [ring["cx"].to_f, ring["r"].to_f] }
       expect(centres.map { |x, r| x - r }.min).to be >= 0
       expect(centres.map { |x, r| x + r }.max).to be <= Drawings::Plate::WIDTH
       expect(centres.each_cons(2).map { |(a, ra), (b, rb)| b - a - ra - rb }.min || 1).to be > 0
@@ -33,10 +43,22 @@ RSpec.describe "the drawings", :rolled_back do
   it "shows what was found and nothing that was not" do
     unit = create(:unit)
     bare = Drawings::Plate.of(unit).svg
-    expect([count(bare, "frost"), count(bare, "ice-bead"), count(bare, "arrow-run"), count(bare, "line-water")]).to eq [0, 0, 0, 0]
-    findings = [finding(unit, "fan_motion", "normal"), finding(unit, "fan_motion", "stopped", 2), finding(unit, "frost_pattern", "fan_ring_ice", 2), finding(unit, "water_present", "yes", nil)]
+    expect([count(bare, "frost"), count(bare, "ice-bead"), count(bare, "arrow-run"), count(bare, "line-water")]).to eq [
+      0,
+      0,
+      0,
+      0
+    ]
+    findings = [
+      finding(unit, "fan_motion", "normal"),
+      finding(unit, "fan_motion", "stopped", 2),
+      finding(unit, "frost_pattern", "fan_ring_ice", 2),
+      finding(unit, "water_present", "yes", nil)
+    ]
     svg = Drawings::Plate.of(unit, findings:, hand: unit.fan_positions[1]).svg
-    expect([count(svg, "arrow-run"), count(svg, "blade-still"), count(svg, "ring-hand"), count(svg, "line-water")]).to eq [2, Drawings::Fan::BLADES, 1, 1]
+    expect(
+      [count(svg, "arrow-run"), count(svg, "blade-still"), count(svg, "ring-hand"), count(svg, "line-water")]
+    ).to eq [2, Drawings::Fan::BLADES, 1, 1]
     expect(count(svg, "ice-bead")).to be_positive
     expect(parsed(svg).root["aria-label"]).to include("fan 1 runs").and include("fan 2 stands still, ring ice")
     voided = findings.each { |one| one.voided_at = Time.now }
@@ -61,13 +83,20 @@ RSpec.describe "the drawings", :rolled_back do
   end
 
   it "turns the gauge's needle with the reading and wraps the conductor as often as it was" do
-    at = ->(amps) {
-      result = {"legs" => [{"amps" => amps, "error" => 0.0, "verdict" => "within"}], "window" => {"low" => 0.3, "high" => 0.44}, "verdict" => "within"}
+    at = ->(amps) do
+      result = {
+        "legs" => [{"amps" => amps, "error" => 0.0, "verdict" => "within"}],
+        "window" => {
+          "low" => 0.3,
+          "high" => 0.44
+        },
+        "verdict" => "within"
+      }
       svg = Drawings::AmpsDial.new(result:, turns: 3).svg
       expect(count(svg, "conductor")).to eq 3
       needle = parsed(svg).xpath("//line[@class='dial-needle']").first
       needle["x2"].to_f - needle["x1"].to_f
-    }
+    end
     swing = [0.0, 0.2, 0.4, 0.6].map { |amps| at[amps] }
     expect(swing).to eq swing.sort
     expect(Drawings::AmpsDial.new.svg).to include "Gauge without a reading"
@@ -81,7 +110,10 @@ RSpec.describe "the drawings", :rolled_back do
   end
 
   it "draws a trend against its window, the last reading largest" do
-    points = [0.4, 0.42, 0.6].each_with_index.map { |amps, year| Services::UnitHistory::Point.new(at: Time.utc(2028 + year, 3), amps:, verdict: (amps > 0.5) ? "over" : "within") }
+    points =
+      [0.4, 0.42, 0.6].each_with_index.map do |amps, year|
+        Services::UnitHistory::Point.new(at: Time.utc(2028 + year, 3), amps:, verdict: (amps > 0.5) ? "over" : "within")
+      end
     svg = parsed(Drawings::Trend.new(points:, window: {"low" => 0.32, "high" => 0.47}, label: "x").svg)
     rings = svg.xpath("//circle").map { |ring| [ring["class"], ring["r"].to_f, ring["cy"].to_f] }
     expect(rings.map(&:first)).to eq %w[trend-dot trend-dot trend-bad]

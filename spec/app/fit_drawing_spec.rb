@@ -5,20 +5,46 @@ require "nokogiri"
 
 RSpec.describe Drawings::FitSection do
   def drawing(question, wide: true)
-    fit = Fenbo::Fitting::Fit.new(Fenbo::Fitting::Question.read(Fenbo::Input.new(question), Fenbo::Limits.default), Fenbo::Limits.default)
-    described_class.new(layout: fit.layout, range: [nil, nil], words: ->(mm) { "#{Fenbo::Quantities.tidy(mm.round(1))} mm" }, body_mm: 70, wide:)
+    fit =
+      Fenbo::Fitting::Fit.new(
+        Fenbo::Fitting::Question.read(Fenbo::Input.new(question), Fenbo::Limits.default),
+        Fenbo::Limits.default
+      )
+    described_class.new(
+      layout: fit.layout,
+      range: [nil, nil],
+      words: ->(mm) { "#{Fenbo::Quantities.tidy(mm.round(1))} mm" },
+      body_mm: 70,
+      wide:
+    )
   end
 
-  def parsed(svg) = Nokogiri::XML(svg, &:strict)
+  def parsed(svg) = Nokogiri.XML(svg, &:strict)
 
-  place = {"L" => 44, "h" => 14, "b_m" => 4, "b_f" => 18, "m" => 1, "G" => 46, "O" => 20, "t" => 1.6, "n_max" => 0, "key" => nil, "old_seat" => 13}
+  place = {
+    "L" => 44,
+    "h" => 14,
+    "b_m" => 4,
+    "b_f" => 18,
+    "m" => 1,
+    "G" => 46,
+    "O" => 20,
+    "t" => 1.6,
+    "n_max" => 0,
+    "key" => nil,
+    "old_seat" => 13
+  }
 
   it "draws everything to one scale, and the violated stretch as the only red thing" do
     picture = drawing(place)
     scale = picture.scale
     svg = parsed(picture.svg)
     width = ->(css) { svg.at_css(".#{css}")["width"].to_f }
-    expect([width["fit-shaft"], width["fit-hub"], width["fit-trouble"]]).to match [be_within(0.1).of(44 * scale), be_within(0.1).of(14 * scale), be_within(0.1).of(4 * scale)]
+    expect([width["fit-shaft"], width["fit-hub"], width["fit-trouble"]]).to match [
+      be_within(0.1).of(44 * scale),
+      be_within(0.1).of(14 * scale),
+      be_within(0.1).of(4 * scale)
+    ]
     expect(svg.css(".fit-trouble-words").map(&:text)).to eq ["4 mm too long"]
     expect(parsed(drawing(place.merge("L" => 38)).svg).css(".fit-trouble")).to be_empty
   end
@@ -32,12 +58,26 @@ RSpec.describe Drawings::FitSection do
   it "stays on its sheet whatever is measured" do
     random = Random.new(8)
     80.times do
-      question = {"L" => random.rand(8..160), "h" => random.rand(4..40), "b_m" => random.rand(-6..20), "b_f" => random.rand(8..70), "m" => random.rand(0..6), "G" => [nil, random.rand(10..200)].sample(random:), "O" => [nil, random.rand(4..90)].sample(random:),
-                  "t" => 1.6, "n_max" => random.rand(0..6), "key" => [nil, {"k0" => 4, "k1" => 30, "k" => 5}].sample(random:), "old_seat" => [nil, random.rand(0..60)].sample(random:), "chosen" => [nil, {"seat" => random.rand(0..80), "spacers" => 1}].sample(random:)}
+      question = {
+        "L" => random.rand(8..160),
+        "h" => random.rand(4..40),
+        "b_m" => random.rand(-6..20),
+        "b_f" => random.rand(8..70),
+        "m" => random.rand(0..6),
+        "G" => [nil, random.rand(10..200)].sample(random:),
+        "O" => [nil, random.rand(4..90)].sample(random:),
+        "t" => 1.6,
+        "n_max" => random.rand(0..6),
+        "key" => [nil, {"k0" => 4, "k1" => 30, "k" => 5}].sample(random:),
+        "old_seat" => [nil, random.rand(0..60)].sample(random:),
+        "chosen" => [nil, {"seat" => random.rand(0..80), "spacers" => 1}].sample(random:)
+      }
       [true, false].each do |wide|
         svg = parsed(drawing(question, wide:).svg)
         edge = svg.root["viewBox"].split[2].to_f
-        expect(svg.css("rect, line").flat_map { |one| [one["x"], one["x1"], one["x2"]].compact.map(&:to_f) }).to all(be_between(-20, edge + 20))
+        expect(svg.css("rect, line").flat_map { |one| [one["x"], one["x1"], one["x2"]].compact.map(&:to_f) }).to all(
+          be_between(-20, edge + 20)
+        )
       end
     end
   end
@@ -45,7 +85,12 @@ end
 
 RSpec.describe Drawings::Turning do
   it "draws the arrow one way round from the shaft end and the other from the lead end" do
-    heads = ->(sense) { Nokogiri::XML(described_class.new(sense, view: "lead_end").svg).css(".arrow-run-head").map { |one| one["transform"][/rotate\((-?\d+)/, 1].to_i } }
+    heads = ->(sense) do
+      Nokogiri
+        .XML(described_class.new(sense, view: "lead_end").svg)
+        .css(".arrow-run-head")
+        .map { |one| one["transform"][/rotate\((-?\d+)/, 1].to_i }
+    end
     expect(heads["cw"]).to eq heads["ccw"].reverse
     expect([heads["reversible"].size, heads[nil].size]).to eq [4, 0]
   end

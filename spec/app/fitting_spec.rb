@@ -14,17 +14,36 @@ RSpec.describe "Does it fit?", :rolled_back do
     get path
   end
 
-  def words = Nokogiri::HTML5(page).text.squeeze(" \n")
+  def words = Nokogiri.HTML5(page).text.squeeze(" \n")
 
   # The place as it was kept, with some of it measured anew.
   def measure(**change)
-    typed = {old_seat: 13, guard: 46, orifice: 20, ring: 312, boss: 1.5, hub: 14, towards_motor: 4, towards_front: 18, spacer: 1.6, spacers: 2, tolerance: 0.5}
+    typed = {
+      old_seat: 13,
+      guard: 46,
+      orifice: 20,
+      ring: 312,
+      boss: 1.5,
+      hub: 14,
+      towards_motor: 4,
+      towards_front: 18,
+      spacer: 1.6,
+      spacers: 2,
+      tolerance: 0.5
+    }
     send_form "/jobs/#{job.number}/fitting", fan: fan.key, part: "BR-U12-230", **typed.merge(change)
     get path
   end
 
   it "offers ways out of a shaft that is too long: spacers counted out, the original, another shaft" do
-    expect(words).to include("BR-U12-230 does not fit here.", "0.8 mm too long for the guard", "3 spacers of 1.6 mm", "guard and ring out 4.8 mm", "The original, BR-S12-230-L", "Another shaft,")
+    expect(words).to include(
+      "BR-U12-230 does not fit here.",
+      "0.8 mm too long for the guard",
+      "3 spacers of 1.6 mm",
+      "guard and ring out 4.8 mm",
+      "The original, BR-S12-230-L",
+      "Another shaft,"
+    )
     expect(words).not_to include("Measure again")
   end
 
@@ -40,7 +59,13 @@ RSpec.describe "Does it fit?", :rolled_back do
 
   it "keeps what was typed beside what is wrong with it, and every measuring of the place" do
     before = fan.readings.where(kind: "fit").count
-    send_form "/jobs/#{job.number}/fitting", fan: fan.key, part: "BR-U12-230", hub: "a thumb", towards_motor: "4", towards_front: "-4", guard: "46"
+    send_form "/jobs/#{job.number}/fitting",
+      fan: fan.key,
+      part: "BR-U12-230",
+      hub: "a thumb",
+      towards_motor: "4",
+      towards_front: "-4",
+      guard: "46"
     expect([status, page]).to match [422, include("a thumb", "not understood")]
     expect(fan.readings.where(kind: "fit").count).to eq before
     2.times { measure guard: 50 }
@@ -50,10 +75,11 @@ RSpec.describe "Does it fit?", :rolled_back do
 
   it "takes a seat with the part only where it holds" do
     measure guard: 60
-    chosen = lambda do |seat|
-      send_form "/jobs/#{job.number}/match", fan: fan.key, part: "BR-U12-230", seat_mm: seat, spacers: 0
-      job.reload.part_choice.seat_mm
-    end
+    chosen =
+      lambda do |seat|
+        send_form "/jobs/#{job.number}/match", fan: fan.key, part: "BR-U12-230", seat_mm: seat, spacers: 0
+        job.reload.part_choice.seat_mm
+      end
     expect([chosen["99"], chosen["nowhere"], chosen["14.5"]]).to eq [nil, nil, 14.5]
     expect(job.part_choice.motor.part_no).to eq "BR-U12-230"
   end

@@ -10,24 +10,47 @@ RSpec.describe "the instruments' drawings" do
 
   # All coordinates of plain shapes, as [x, y].
   def points(svg)
-    svg.xpath("//*").flat_map { |one| [%w[x y], %w[x1 y1], %w[x2 y2], %w[cx cy]].filter_map { |x, y| [one[x].to_f, one[y].to_f] if one[x] && one[y] } }
+    svg
+      .xpath("//*")
+      .flat_map do |one|
+        [%w[x y], %w[x1 y1], %w[x2 y2], %w[cx cy]].filter_map { |x, y| [one[x].to_f, one[y].to_f] if one[x] && one[y] }
+      end
   end
 
   def sound?(text, slack: 30)
     expect(text).not_to match(/NaN|Infinity/)
-    svg = Nokogiri::XML(text, &:strict)
+    svg = Nokogiri.XML(text, &:strict)
     expect(svg.root["aria-label"].to_s).not_to be_empty
     _, _, width, height = svg.root["viewBox"].split.map(&:to_f)
-    points(svg).each { |x, y| expect([x, y]).to match [be_between(-slack, width + slack), be_between(-slack, height + slack)] }
+    points(svg).each do |x, y|
+      expect([x, y]).to match [be_between(-slack, width + slack), be_between(-slack, height + slack)]
+    end
   end
 
-  def answer(tool, asked) = Fenbo::Tools.call(tool, asked).tap { |result| expect(result).not_to be_refused }.to_h.as_json
+  def answer(tool, asked)
+    Fenbo::Tools.call(tool, asked).tap { |result| expect(result).not_to be_refused }.to_h.as_json
+  end
 
   def any(*span) = random.rand(*span)
 
   it "shows any current against its window" do
     60.times do
-      asked = {"motor" => {"family" => %w[psc shaded_pole].sample(random:), "nameplate_amps" => any(0.05..20.0), "turning" => [true, false, nil].sample(random:)}, "reading" => {"amps" => [[0, any(0.0..60.0)].sample(random:)], "turns" => any(1..10), "meter" => {"percent" => 2, "counts" => 5, "resolution" => 0.01}}}
+      asked = {
+        "motor" => {
+          "family" => %w[psc shaded_pole].sample(random:),
+          "nameplate_amps" => any(0.05..20.0),
+          "turning" => [true, false, nil].sample(random:)
+        },
+        "reading" => {
+          "amps" => [[0, any(0.0..60.0)].sample(random:)],
+          "turns" => any(1..10),
+          "meter" => {
+            "percent" => 2,
+            "counts" => 5,
+            "resolution" => 0.01
+          }
+        }
+      }
       sound?(Drawings::AmpsDial.new(result: answer("amps", asked), turns: asked["reading"]["turns"]).svg)
     end
   end
@@ -47,10 +70,14 @@ RSpec.describe "the instruments' drawings" do
       40.times do
         open = pairs.select { any < 0.3 }
         ohms = (pairs - open).select { any < 0.9 }.to_h { |pair| [pair, any(0.0..40.0)] }
-        result = answer("windings", {"kind" => kind, "ohms" => ohms, "open" => open, "ground_megohms" => [nil, 0.2, 3, 500].sample(random:)})
+        result =
+          answer(
+            "windings",
+            {"kind" => kind, "ohms" => ohms, "open" => open, "ground_megohms" => [nil, 0.2, 3, 500].sample(random:)}
+          )
         drawn = Drawings::Winding.new(kind:, result:, ohms:, open:).svg
         sound?(drawn)
-        expect(Nokogiri::XML(drawn).root["aria-label"]).to include result["verdict"].tr("_", " ")
+        expect(Nokogiri.XML(drawn).root["aria-label"]).to include result["verdict"].tr("_", " ")
       end
     end
   end
@@ -67,17 +94,49 @@ RSpec.describe "the instruments' drawings" do
   it "shows a box that cools, stalls or rises, and one that drifts" do
     40.times do
       settles, start = any(-25.0..15.0), any(-20.0..25.0)
-      readings = Array.new(any(2..12)) { |index| {"minute" => index * 7, "c" => settles + (start - settles) * Math.exp(-index * 7 / 30.0) + any(-0.2..0.2)} }
+      readings =
+        Array.new(any(2..12)) do |index|
+          {"minute" => index * 7, "c" => settles + (start - settles) * Math.exp(-index * 7 / 30.0) + any(-0.2..0.2)}
+        end
       asked = {"setpoint_c" => any(-25..8), "readings" => readings}
-      sound?(Drawings::CoolingCurve.new(result: answer("pulldown", asked), asked:, food_limit_c: [nil, 8].sample(random:)).svg)
-      clock = {"now_c" => start, "end_c" => any(-5.0..30.0), "limit_c" => any(-18.0..12.0), "tau_hours" => any(0.5..40.0)}
-      sound?(Drawings::DriftCurve.new(result: answer("product", clock), asked: clock, show: ->(c) { "#{c.round(1)} °C" }).svg)
+      sound?(
+        Drawings::CoolingCurve.new(
+          result: answer("pulldown", asked),
+          asked:,
+          food_limit_c: [nil, 8].sample(random:)
+        ).svg
+      )
+      clock = {
+        "now_c" => start,
+        "end_c" => any(-5.0..30.0),
+        "limit_c" => any(-18.0..12.0),
+        "tau_hours" => any(0.5..40.0)
+      }
+      sound?(
+        Drawings::DriftCurve.new(result: answer("product", clock), asked: clock, show: ->(c) { "#{c.round(1)} °C" }).svg
+      )
     end
   end
 
   it "shows one move of refrigerant and thirty" do
     [1, 2, 7, 30].each do |many|
-      moves = Array.new(many) { |index| {"on" => (Date.new(2030, 1, 1) + index * 11).iso8601, "kind" => %w[added recovered].sample(random:)}.then { |one| one.merge((one["kind"] == "added") ? {"before_kg" => 30, "after_kg" => 30 - any(0..9)} : {"before_kg" => 3, "after_kg" => 3 + any(0..9)}) } }
+      moves =
+        Array.new(many) do |index|
+          {
+            "on" => (Date.new(2030, 1, 1) + index * 11).iso8601,
+            "kind" => %w[added recovered].sample(random:)
+          }.then do |one|
+            one.merge(
+              (
+                if one["kind"] == "added"
+                  {"before_kg" => 30, "after_kg" => 30 - any(0..9)}
+                else
+                  {"before_kg" => 3, "after_kg" => 3 + any(0..9)}
+                end
+              )
+            )
+          end
+        end
       asked = {"full_charge_kg" => 40, "moves" => moves}
       sound?(Drawings::LedgerBars.new(result: answer("refrigerant", asked), asked:).svg)
     end
@@ -88,22 +147,45 @@ RSpec.describe "the instruments' drawings" do
     painted = Drawings::FrostMap.new(grid:, paint: true).svg
     sound?(painted)
     expect(painted.scan("data-cell=").size).to eq 12
-    shown = Drawings::FrostMap.new(grid:, fans: [{"position" => "evaporator-1", "columns" => [0, 3], "running" => false}], ring: true, feed_end: "right").svg
+    shown =
+      Drawings::FrostMap.new(
+        grid:,
+        fans: [{"position" => "evaporator-1", "columns" => [0, 3], "running" => false}],
+        ring: true,
+        feed_end: "right"
+      ).svg
     sound?(shown)
     expect(shown.scan(/frost-level-(\d)/).flatten).to eq %w[1 2 4 3]
     expect(shown).to include("1 stands").and include("ice on blade or ring")
     before = [[0, 1, 1, 1], [2, 2, 2, 0], [4, 3, 3, 4]]
-    changed = Nokogiri::XML(Drawings::FrostMap.new(grid:, before:).svg)
+    changed = Nokogiri.XML(Drawings::FrostMap.new(grid:, before:).svg)
     expect(changed.xpath("//*[@class='grown' or @class='gone']").map(&:text)).to eq %w[−1 +2 −4]
     expect(Drawings::FrostMap.new(grid:, before: [[1]]).svg).not_to match(/grown|gone/)
   end
 
   it "marks shaft, blades and hum on a recording, alone and over another" do
-    curves = %w[bearing healthy].map do |kind|
-      bytes = Fenbo::Simulation::Microphone.new(kind:, rpm: 1310, blades: 5, hertz: 50, seconds: 3, rate: 16_000, random: Random.new(2)).wav
-      recording = Fenbo::Sound::Recording.new(Fenbo::Sound::Recording.read(Fenbo::Input.new({"rpm" => 1310, "blades" => 5, "hertz" => 50, "wav_bytes" => bytes}), Fenbo::Limits.default), Fenbo::Limits.default)
-      [Fenbo::Sound::Curves.of(recording).as_json, recording.answer.to_h.as_json["figures"]]
-    end
+    curves =
+      %w[bearing healthy].map do |kind|
+        bytes =
+          Fenbo::Simulation::Microphone.new(
+            kind:,
+            rpm: 1310,
+            blades: 5,
+            hertz: 50,
+            seconds: 3,
+            rate: 16_000,
+            random: Random.new(2)
+          ).wav
+        recording =
+          Fenbo::Sound::Recording.new(
+            Fenbo::Sound::Recording.read(
+              Fenbo::Input.new({"rpm" => 1310, "blades" => 5, "hertz" => 50, "wav_bytes" => bytes}),
+              Fenbo::Limits.default
+            ),
+            Fenbo::Limits.default
+          )
+        [Fenbo::Sound::Curves.of(recording).as_json, recording.answer.to_h.as_json["figures"]]
+      end
     (one, figures), (other, _) = curves
     drawn = Drawings::SoundPicture.new(curves: one, figures:, hertz: 50, beside: other).svg
     parts = drawn.scan(%r{<svg.*?</svg>}m)

@@ -14,8 +14,28 @@ RSpec.describe "learning from closed jobs", :rolled_back do
   def closed(cause, findings: {"fan_motion" => "stopped", "noise" => "silent", "winding_ohms" => "open"}, **more)
     job = create(:job, unit:, **more)
     position = unit.fan_positions.first
-    findings.each { |test, outcome| Finding.create!(job:, user: technician, fan_position: position, test:, outcome:, client_id: SecureRandom.uuid, taken_at: Time.now) }
-    Decision.create!(job:, user: technician, fan_position: position, causes: [cause], proposed: cause, action: "repair", standing: {}, client_id: SecureRandom.uuid, taken_at: Time.now)
+    findings.each do |test, outcome|
+      Finding.create!(
+        job:,
+        user: technician,
+        fan_position: position,
+        test:,
+        outcome:,
+        client_id: SecureRandom.uuid,
+        taken_at: Time.now
+      )
+    end
+    Decision.create!(
+      job:,
+      user: technician,
+      fan_position: position,
+      causes: [cause],
+      proposed: cause,
+      action: "repair",
+      standing: {},
+      client_id: SecureRandom.uuid,
+      taken_at: Time.now
+    )
     Handover.create!(job:, user: technician, signed_at: Time.now)
     Services::Closing.new(job.reload, technician).close
     job
@@ -34,7 +54,15 @@ RSpec.describe "learning from closed jobs", :rolled_back do
 
   it "moves the next verdict, says from how many jobs, and can be switched off" do
     job = create(:job, unit:)
-    Finding.create!(job:, user: technician, fan_position: unit.fan_positions.first, test: "fan_motion", outcome: "stopped", client_id: SecureRandom.uuid, taken_at: Time.now)
+    Finding.create!(
+      job:,
+      user: technician,
+      fan_position: unit.fan_positions.first,
+      test: "fan_motion",
+      outcome: "stopped",
+      client_id: SecureRandom.uuid,
+      taken_at: Time.now
+    )
     chance = -> { Services::Standing.new(job.reload, unit.fan_positions.first).percent_of("winding_open") }
     before = chance.call
     20.times { closed("winding_open") }
@@ -56,7 +84,8 @@ RSpec.describe "learning from closed jobs", :rolled_back do
   it "links a return that found another cause, names the test that would have told, and unlearns the first verdict" do
     first = closed("blade_iced", findings: {"fan_motion" => "normal", "noise" => "ticking"})
     iced, seal = count("blade_iced"), count("door_seal_leaking")
-    later = closed("door_seal_leaking", return_of: first, findings: {"fan_motion" => "normal", "door_seal" => "leaks"})
+    later =
+      closed("door_seal_leaking", return_of: first, findings: {"fan_motion" => "normal", "door_seal" => "leaks"})
     expect([count("blade_iced"), count("door_seal_leaking")]).to eq [iced - 1, seal + 1]
     link = Services::Misdiagnosis.new(later)
     expect(link).to be_corrected
@@ -72,7 +101,11 @@ RSpec.describe "learning from closed jobs", :rolled_back do
     get "/jobs/new?beside=#{job.number}"
     expect(page).to include("Both cases are warm.").and include("Beside job #{job.number}")
     other = create(:unit, family: "display_case", fans: 1, site: unit.site)
-    send_form "/jobs", beside: job.number, unit: other.id, complaint: "Both cases are warm.", "complaint_kinds[]": "too_warm"
+    send_form "/jobs",
+      beside: job.number,
+      unit: other.id,
+      complaint: "Both cases are warm.",
+      "complaint_kinds[]": "too_warm"
     sister = Job.order(:number).last
     expect(sister).to have_attributes(beside: job, unit: other, complaint_kinds: ["too_warm"])
     get "/jobs/#{job.number}/look"

@@ -10,10 +10,28 @@ RSpec.describe "places and parts", :rolled_back do
 
   it "keeps a unit typed in either system and answers every wrong field at once" do
     site = create(:site)
-    send_form "/units", name: "", site: "", family: "submarine", supply_volts: "loads", supply_phases: "2", supply_hertz: "50", setpoint: "mild", evaporator_fans: "99"
+    send_form "/units",
+      name: "",
+      site: "",
+      family: "submarine",
+      supply_volts: "loads",
+      supply_phases: "2",
+      supply_hertz: "50",
+      setpoint: "mild",
+      evaporator_fans: "99"
     expect(status).to eq 422
     expect(page.scan('class="fault"').size).to be >= 6
-    send_form "/units", name: "Herb room", site: site.id, family: "walk_in_cooler", supply_volts: "230", supply_phases: "1", supply_hertz: "50", setpoint: "37.4 °F", evaporator_fans: "3", condenser_fans: "0", product_value: "1250,50"
+    send_form "/units",
+      name: "Herb room",
+      site: site.id,
+      family: "walk_in_cooler",
+      supply_volts: "230",
+      supply_phases: "1",
+      supply_hertz: "50",
+      setpoint: "37.4 °F",
+      evaporator_fans: "3",
+      condenser_fans: "0",
+      product_value: "1250,50"
     unit = Unit.find_by(name: "Herb room")
     expect(unit).to have_attributes(setpoint_c: be_within(1e-6).of(3), product_value_cents: 125_050)
     expect(unit.fan_positions.map(&:key)).to eq %w[evaporator-1 evaporator-2 evaporator-3]
@@ -21,7 +39,17 @@ RSpec.describe "places and parts", :rolled_back do
 
   it "notes a starter whose dial has two ends in order, and asks the match with it" do
     unit = create(:unit, supply_volts: 400, supply_phases: 3)
-    keep = ->(**typed) { send_form "/units/#{unit.id}", name: "Roof", site: unit.site_id, family: "fan_bank_condenser", supply_volts: "400", supply_phases: "3", supply_hertz: "50", condenser_fans: "1", **typed }
+    keep = ->(**typed) do
+      send_form "/units/#{unit.id}",
+        name: "Roof",
+        site: unit.site_id,
+        family: "fan_bank_condenser",
+        supply_volts: "400",
+        supply_phases: "3",
+        supply_hertz: "50",
+        condenser_fans: "1",
+        **typed
+    end
     keep[overload_low: "1.6", overload_high: "1.0", contactor: "0"]
     expect([status, page]).to match [422, include("below where the dial begins", "must be above nothing")]
     keep[overload_low: "1.6"]
@@ -29,15 +57,36 @@ RSpec.describe "places and parts", :rolled_back do
     keep[overload_low: "1000 mA", overload_high: "1,6 A", contactor: "9", belt: "1"]
     expect(unit.reload.overload_amps).to eq [1.0, 1.6]
     job = create(:job, unit:)
-    expect(Services::PartSearch.new(job, unit.fan_positions.first).question["site"]).to include("overload_amps" => [1.0, 1.6], "contactor_amps" => 9.0, "belt" => true)
+    expect(Services::PartSearch.new(job, unit.fan_positions.first).question["site"]).to include(
+      "overload_amps" => [1.0, 1.6],
+      "contactor_amps" => 9.0,
+      "belt" => true
+    )
   end
 
   it "reads a plate with two voltages" do
     position = create(:unit).fan_positions.first
-    send_form "/units/#{position.unit_id}/fans/#{position.key}", family: "psc", volts: "208/230", amps: "0.85/0.78 A", watts: "1/8 hp", hertz: "50/60", rotation: "cw", rotation_view: "shaft_end"
-    expect(position.reload.motor_now).to have_attributes(volts: [208.0, 230.0], amps: [0.85, 0.78], hertz: [50.0, 60.0], watts: be_within(0.01).of(93.21))
+    send_form "/units/#{position.unit_id}/fans/#{position.key}",
+      family: "psc",
+      volts: "208/230",
+      amps: "0.85/0.78 A",
+      watts: "1/8 hp",
+      hertz: "50/60",
+      rotation: "cw",
+      rotation_view: "shaft_end"
+    expect(position.reload.motor_now).to have_attributes(
+      volts: [208.0, 230.0],
+      amps: [0.85, 0.78],
+      hertz: [50.0, 60.0],
+      watts: be_within(0.01).of(93.21)
+    )
     # From the lead end it is the other way round; a sense without its end is asked about.
-    send_form "/units/#{position.unit_id}/fans/#{position.key}", family: "psc", volts: "230", rotation: "cw", rotation_view: "lead_end", mount: "Belly band"
+    send_form "/units/#{position.unit_id}/fans/#{position.key}",
+      family: "psc",
+      volts: "230",
+      rotation: "cw",
+      rotation_view: "lead_end",
+      mount: "Belly band"
     expect(position.reload.motor_now).to have_attributes(rotation: "ccw", mount: "belly_band")
     send_form "/units/#{position.unit_id}/fans/#{position.key}", plate_line: "230 V 0.9 A PSC CW"
     expect([status, page]).to match [422, include("From which end is that seen?")]
@@ -48,24 +97,40 @@ RSpec.describe "places and parts", :rolled_back do
   end
 
   it "lets the shop set a limit of its own, which the core then names" do
-    send_form "/settings/shop", "shop_name" => "Tarn", "rate" => "96", "limits[amps.window_low]" => "0.8", "limits[amps.window_high]" => "x"
+    send_form "/settings/shop",
+      "shop_name" => "Tarn",
+      "rate" => "96",
+      "limits[amps.window_low]" => "0.8",
+      "limits[amps.window_high]" => "x"
     expect([status, page]).to match [422, include("A number, please.")]
-    send_form "/settings/shop", "shop_name" => "Tarn", "rate" => "96", "limits[amps.window_low]" => "0,8", "limits[amps.window_high]" => "1.1"
+    send_form "/settings/shop",
+      "shop_name" => "Tarn",
+      "rate" => "96",
+      "limits[amps.window_low]" => "0,8",
+      "limits[amps.window_high]" => "1.1"
     expect(Setting.read("limits")).to eq("amps.window_low" => 0.8)
     expect(Services::Shop.limits.source("amps.window_low")).to eq "shop"
   end
 
   it "finds parts by any piece of their number and survives any page and query" do
-    {"/parts?q=s12" => "BR-S12-230-L", "/parts?kind=blades&q=b254" => "BR-B254-28R", "/parts?q=%25_%27;--" => "Nothing by that name", "/parts?page=99999" => "in the catalogue"}.each do |path, expected|
+    {
+      "/parts?q=s12" => "BR-S12-230-L",
+      "/parts?kind=blades&q=b254" => "BR-B254-28R",
+      "/parts?q=%25_%27;--" => "Nothing by that name",
+      "/parts?page=99999" => "in the catalogue"
+    }.each do |path, expected|
       get path
       expect([status, page]).to match [200, include(expected)]
     end
   end
 
   it "opens every page of the demo world" do
-    paths = %w[/ /jobs /jobs/new /units /units/new /customers /customers/new /parts /settings /style] +
+    paths =
+      %w[/ /jobs /jobs/new /units /units/new /customers /customers/new /parts /settings /style] +
       Unit.limit(15).flat_map { |unit| ["/units/#{unit.id}", "/units/#{unit.id}/edit"] } +
-      Job.open.flat_map { |job| Job::STATIONS.map { |station| "/jobs/#{job.number}/#{station}" } + ["/jobs/#{job.number}/report"] }
+      Job.open.flat_map do |job|
+        Job::STATIONS.map { |station| "/jobs/#{job.number}/#{station}" } + ["/jobs/#{job.number}/report"]
+      end
     paths.each do |path|
       get path
       expect(status).to eq(200), "#{path} answered #{status}"

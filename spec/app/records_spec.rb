@@ -19,7 +19,9 @@ RSpec.describe "the records", :rolled_back do
   it "keeps a finding once, however often it is sent" do
     id = SecureRandom.uuid
     3.times { found(client_id: id) }
-    expect(job.findings.reload.map { |one| [one.test, one.outcome, one.user, one.client_id] }).to eq [["noise", "silent", technician, id]]
+    expect(job.findings.reload.map { |one| [one.test, one.outcome, one.user, one.client_id] }).to eq [
+      ["noise", "silent", technician, id]
+    ]
   end
 
   it "keeps another answer from the same page beside the first, losing neither" do
@@ -34,10 +36,20 @@ RSpec.describe "the records", :rolled_back do
     finding = job.findings.reload.first
     send_form "/jobs/#{job.number}/findings/#{finding.id}/void", fan: fan.key, reason: "wrong fan"
     expect(finding.reload).to have_attributes(voided_by: technician, void_reason: "wrong fan", outcome: "silent")
-    [-> { finding.update_columns(outcome: "grinding") }, -> { finding.delete }, -> { finding.update_columns(voided_at: nil) }].each do |change|
-      expect { Finding.transaction(requires_new: true) { change.call } }.to raise_error(ActiveRecord::StatementInvalid, /append-only/)
+    [
+      -> { finding.update_columns(outcome: "grinding") },
+      -> { finding.delete },
+      -> { finding.update_columns(voided_at: nil) }
+    ].each do |change|
+      expect { Finding.transaction(requires_new: true) { change.call } }.to raise_error(
+        ActiveRecord::StatementInvalid,
+        /append-only/
+      )
     end
-    expect { AuditEntry.transaction(requires_new: true) { AuditEntry.last.delete } }.to raise_error(ActiveRecord::StatementInvalid, /never changed/)
+    expect { AuditEntry.transaction(requires_new: true) { AuditEntry.last.delete } }.to raise_error(
+      ActiveRecord::StatementInvalid,
+      /never changed/
+    )
   end
 
   it "refuses an answer that does not exist and dead work that was not proved dead" do
@@ -56,7 +68,10 @@ RSpec.describe "the records", :rolled_back do
     send_form "/jobs/#{job.number}/readings", fan: fan.key, amps: "0,66 A", volts: "231", turns: "1", turning: "no"
     reading = job.readings.reload.first
     expect(reading).to have_attributes(verdict: "locked", phase: "before", typed: include("amps" => "0,66 A"))
-    expect(reading.findings.map { |one| [one.test, one.outcome] }).to eq [%w[amps locked], %w[voltage_at_motor in_range]]
+    expect(reading.findings.map { |one| [one.test, one.outcome] }).to eq [
+      %w[amps locked],
+      %w[voltage_at_motor in_range]
+    ]
     send_form "/jobs/#{job.number}/readings", fan: fan.key, amps: "0.45", volts: "231", turns: "1", turning: "yes"
     expect(job.readings.reload.last).to have_attributes(verdict: "cannot_tell", findings: [])
     send_form "/jobs/#{job.number}/readings/#{reading.id}/void", fan: fan.key
@@ -66,7 +81,9 @@ RSpec.describe "the records", :rolled_back do
   it "answers a bad reading at its field and keeps what was typed" do
     send_form "/jobs/#{job.number}/readings", fan: fan.key, amps: "a lot", volts: "5 parsec", turns: "0.5"
     expect(status).to eq 422
-    expect(page).to include(%(value="a lot")).and include("is not understood as a current").and include("no unit of voltage").and include("whole number of turns")
+    expect(page).to include(%(value="a lot")).and include("is not understood as a current").and include(
+                  "no unit of voltage"
+                ).and include("whole number of turns")
     expect(job.readings.count).to eq 0
   end
 
@@ -85,14 +102,21 @@ RSpec.describe "the records", :rolled_back do
     get "/jobs/#{job.number}/decide"
     send_form "/jobs/#{job.number}/decide", cause: "blade_wrong", action: "repair", fan: fan.key
     expect([status, page]).to match [422, include("say why")]
-    send_form "/jobs/#{job.number}/decide", cause: "blade_wrong", action: "repair", fan: fan.key, reason: "The label says so."
+    send_form "/jobs/#{job.number}/decide",
+      cause: "blade_wrong",
+      action: "repair",
+      fan: fan.key,
+      reason: "The label says so."
     expect(job.decision).to be_awaits_countersign
     send_form "/jobs/#{job.number}/decide/countersign"
     expect(status).to eq 403
     sign_in technician
     get "/jobs/#{job.number}/decide"
     send_form "/jobs/#{job.number}/decide/countersign"
-    expect(job.decisions.reload.last).to have_attributes(countersigned_by: technician, override_reason: "The label says so.")
+    expect(job.decisions.reload.last).to have_attributes(
+      countersigned_by: technician,
+      override_reason: "The label says so."
+    )
   end
 
   it "holds the safety gate shut and counts fasteners back to nothing" do
@@ -113,8 +137,13 @@ RSpec.describe "the records", :rolled_back do
   end
 
   it "keeps a photo by what it is, not by its name" do
-    upload = ->(content, name) { Rack::Test::UploadedFile.new(StringIO.new(content), "image/png", true, original_filename: name) }
-    png = ["89504e470d0a1a0a0000000d49484452000000010000000108060000001f15c4890000000d49444154789c6360000002000001e221bc330000000049454e44ae426082"].pack("H*")
+    upload = ->(content, name) do
+      Rack::Test::UploadedFile.new(StringIO.new(content), "image/png", true, original_filename: name)
+    end
+    png = [
+      "89504e470d0a1a0a0000000d49484452000000010000000108060000001f15c489" \
+      "0000000d49444154789c6360000002000001e221bc330000000049454e44ae426082"
+    ].pack("H*")
     send_form "/jobs/#{job.number}/photos", photo: upload["<svg onload=alert(1)>", "photo.png"], station: "look"
     expect([status, page]).to match [422, include("This is no photo")]
     send_form "/jobs/#{job.number}/photos", photo: upload[png, "../../evil.png"], station: "look", caption: "Ring ice"
@@ -125,7 +154,9 @@ RSpec.describe "the records", :rolled_back do
 
   it "writes down who changed what, without secrets" do
     technician.update!(password: "another long word", name: "New Name")
-    expect(AuditEntry.where(record_type: "User", record_id: technician.id).last.changes_made).to eq("name" => [technician.name_before_last_save, "New Name"])
+    expect(AuditEntry.where(record_type: "User", record_id: technician.id).last.changes_made).to eq(
+      "name" => [technician.name_before_last_save, "New Name"]
+    )
   end
 
   it "takes a signature as strokes and nothing else" do
@@ -133,7 +164,10 @@ RSpec.describe "the records", :rolled_back do
     expect([status, page]).to match [422, include("draw it again").and(include("Done."))]
     send_form "/jobs/#{job.number}/hand_over", summary: "Done.", signature: "[[[0.1,0.2],[0.3,0.4]]]", signed_name: ""
     expect([status, page]).to match [422, include("Whose signature")]
-    send_form "/jobs/#{job.number}/hand_over", summary: "Done.", signature: "[[[0.1,0.2],[0.3,0.4]]]", signed_name: "Berit"
+    send_form "/jobs/#{job.number}/hand_over",
+      summary: "Done.",
+      signature: "[[[0.1,0.2],[0.3,0.4]]]",
+      signed_name: "Berit"
     expect(job.reload.handover).to have_attributes(signature: [[[0.1, 0.2], [0.3, 0.4]]], signed_name: "Berit")
     send_form "/jobs/#{job.number}/close"
     expect([status, page]).to match [422, include("Decide on a cause first")]

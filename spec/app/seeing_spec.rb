@@ -15,7 +15,17 @@ RSpec.describe "seeing and hearing", :rolled_back do
     get "/jobs/#{job.number}/frost"
   end
 
-  def paint(**more) = send_form("/jobs/#{job.number}/frost", grid: JSON.generate(grid), rows: "6", columns: "12", feed_end: "left", fan: "evaporator-2", **more)
+  def paint(**more)
+    send_form(
+      "/jobs/#{job.number}/frost",
+      grid: JSON.generate(grid),
+      rows: "6",
+      columns: "12",
+      feed_end: "left",
+      fan: "evaporator-2",
+      **more
+    )
+  end
 
   it "reads a map while it is painted, and keeps it as a soft finding of each fan" do
     send_form "/jobs/#{job.number}/frost/reading", grid: JSON.generate(grid), rows: "6", columns: "12", feed_end: "left"
@@ -54,12 +64,28 @@ RSpec.describe "seeing and hearing", :rolled_back do
 
   it "puts what was painted and measured besides amps into the report, on the page and on paper" do
     paint
-    Reading.create!(client_id: SecureRandom.uuid, job:, fan_position: unit.fan_positions[1], user: technician, kind: "windings", phase: "before", typed: {}, question: {}, result: {}, verdict: "shorted_turns", taken_at: Time.now)
+    Reading.create!(
+      client_id: SecureRandom.uuid,
+      job:,
+      fan_position: unit.fan_positions[1],
+      user: technician,
+      kind: "windings",
+      phase: "before",
+      typed: {},
+      question: {},
+      result: {},
+      verdict: "shorted_turns",
+      taken_at: Time.now
+    )
     get "/jobs/#{job.number}/report"
-    expect(page).to include("Measured, painted and heard besides").and include("shorted turns").and include("Frost map, 6 rows, 12 columns")
+    expect(page).to include("Measured, painted and heard besides").and include("shorted turns").and include(
+                  "Frost map, 6 rows, 12 columns"
+                )
     get "/jobs/#{job.number}/report.pdf"
     words = PDF::Reader.new(StringIO.new(page)).pages.map(&:text).join(" ").squeeze(" ")
-    expect(words).to include("Measured, painted and heard besides").and include("shorted turns").and include("behind fan 2")
+    expect(words).to include("Measured, painted and heard besides").and include("shorted turns").and include(
+                  "behind fan 2"
+                )
   end
 
   it "answers a map it cannot read, and loses nothing" do
@@ -71,11 +97,24 @@ RSpec.describe "seeing and hearing", :rolled_back do
   end
 
   describe "a recording" do
-    def wav(kind, **more) = Fenbo::Simulation::Microphone.new(kind:, rpm: 1300, blades: 4, hertz: 50, seconds: 4, random: Random.new(3), **more).wav
+    def wav(kind, **more)
+      Fenbo::Simulation::Microphone.new(
+        kind:,
+        rpm: 1300,
+        blades: 4,
+        hertz: 50,
+        seconds: 4,
+        random: Random.new(3),
+        **more
+      ).wav
+    end
 
     def upload(bytes, **more)
       get "/jobs/#{job.number}/sounds?fan=evaporator-2"
-      send_form "/jobs/#{job.number}/sounds", fan: "evaporator-2", wav: Rack::Test::UploadedFile.new(StringIO.new(bytes), "audio/wav", true, original_filename: "fan.wav"), **more
+      send_form "/jobs/#{job.number}/sounds",
+        fan: "evaporator-2",
+        wav: Rack::Test::UploadedFile.new(StringIO.new(bytes), "audio/wav", true, original_filename: "fan.wav"),
+        **more
     end
 
     it "is read, kept with its fan and given back to be heard, and lies over another" do
@@ -104,16 +143,42 @@ RSpec.describe "seeing and hearing", :rolled_back do
     it "is read over the API as a file, never as a path of this machine" do
       token = ApiToken.issue(technician, "ear").secret
       env = {"HTTP_AUTHORIZATION" => "Bearer #{token}"}
-      post "/api/v1/sound", {wav: Rack::Test::UploadedFile.new(StringIO.new(wav("strike")), "audio/wav", true, original_filename: "fan.wav"), rpm: "1300", blades: "4", hertz: "50"}, env
+      post "/api/v1/sound",
+        {
+          wav:
+            Rack::Test::UploadedFile.new(
+              StringIO.new(wav("strike")),
+              "audio/wav",
+              true,
+              original_filename: "fan.wav"
+            ),
+          rpm: "1300",
+          blades: "4",
+          hertz: "50"
+        },
+        env
       expect(JSON.parse(page)).to include("verdict" => "strike", "figures" => include("sample_rate" => 16_000))
       post "/api/v1/sound", JSON.generate(wav: "/etc/passwd"), env.merge("CONTENT_TYPE" => "application/json")
       expect([status, JSON.parse(page)["errors"].first["field"]]).to eq [422, "wav"]
-      post "/api/v1/sound", {wav: Rack::Test::UploadedFile.new(StringIO.new(wav("strike")), "audio/wav", true, original_filename: "fan.wav"), rpm: "fast"}, env
+      post "/api/v1/sound",
+        {
+          wav:
+            Rack::Test::UploadedFile.new(
+              StringIO.new(wav("strike")),
+              "audio/wav",
+              true,
+              original_filename: "fan.wav"
+            ),
+          rpm: "fast"
+        },
+        env
       expect(JSON.parse(page)["errors"]).to eq [{"field" => "rpm", "message" => "must be a number"}]
     end
 
     it "comes from the simulated microphone too" do
-      allow(Fenbo::Simulation::Microphone).to receive(:new).and_wrap_original { |make, **more| make.call(**more, random: Random.new(2)) }
+      allow(Fenbo::Simulation::Microphone).to receive(:new).and_wrap_original { |make, **more|
+        make.call(**more, random: Random.new(2))
+      }
       get "/jobs/#{job.number}/sounds?fan=evaporator-2"
       send_form "/jobs/#{job.number}/sounds", fan: "evaporator-2", simulated: "strike", rpm: "1300", blades: "4"
       expect(job.readings.reload.last).to have_attributes(kind: "sound", verdict: "strike")

@@ -6,13 +6,20 @@ RSpec.describe "the services", :rolled_back do
   let(:now) { Time.utc(2031, 5, 5, 12) }
 
   describe Services::ProductClock do
-    def clock(at: now, **job) = described_class.new(build(:job, unit: create(:unit), box_c: 4.0, box_read_at: now, product_limit_c: 8.0, drift_end_c: 14.0, **job), at)
+    def clock(at: now, **job)
+      described_class.new(
+        build(:job, unit: create(:unit), box_c: 4.0, box_read_at: now, product_limit_c: 8.0, drift_end_c: 14.0, **job),
+        at
+      )
+    end
 
     it "runs from when the box was read, at the pace of two readings where there are two" do
       family = clock.hours_left
       expect(family).to be_within(0.01).of(14 * Math.log(10 / 6.0))
       expect(clock(at: now + 3600).hours_left).to be_within(0.01).of(family - 1)
-      expect(clock(earlier_c: 3.0, earlier_hours_ago: 2.0).hours_left).to be_within(0.02).of(2 / Math.log(11 / 10.0) * Math.log(10 / 6.0))
+      expect(clock(earlier_c: 3.0, earlier_hours_ago: 2.0).hours_left).to be_within(0.02).of(
+        2 / Math.log(11 / 10.0) * Math.log(10 / 6.0)
+      )
     end
 
     it "is past, waits, or is not known, and stops when the job is proved or closed" do
@@ -28,21 +35,50 @@ RSpec.describe "the services", :rolled_back do
   end
 
   describe Services::Typed do
-    def typed(**params) = described_class.new(params.transform_keys(&:to_s).then { |hash| Sinatra::IndifferentHash.new.merge(hash) }, system: "us")
+    def typed(**params)
+      described_class.new(
+        params.transform_keys(&:to_s).then { |hash| Sinatra::IndifferentHash.new.merge(hash) },
+        system: "us"
+      )
+    end
 
     it "understands money, wholes, flags, times and quantities, and keeps each fault at its field" do
       form = typed(a: "1 250,50 €", b: "12", c: "1", d: "2031-05-05T15:20", e: "41", f: "3/4")
-      expect([form.cents(:a), form.whole(:b, 1..20), form.flag(:c), form.time(:d), form.quantity(:e, "temperature"), form.quantity(:f, "length")])
-        .to eq [125_050, 12, true, Time.local(2031, 5, 5, 15, 20), 5.0, 19.05]
+      expect(
+        [
+          form.cents(:a),
+          form.whole(:b, 1..20),
+          form.flag(:c),
+          form.time(:d),
+          form.quantity(:e, "temperature"),
+          form.quantity(:f, "length")
+        ]
+      ).to eq [125_050, 12, true, Time.local(2031, 5, 5, 15, 20), 5.0, 19.05]
       expect(form).to be_clean
       wrong = typed(a: "12.345", b: "21", d: "2031-13-45T99:00", e: "hot", t: "x" * 50)
-      [wrong.cents(:a), wrong.whole(:b, 1..20), wrong.time(:d), wrong.quantity(:e, "temperature"), wrong.text(:t, longest: 9), wrong.choice(:z, %w[a], required: "Choose.")]
+      [
+        wrong.cents(:a),
+        wrong.whole(:b, 1..20),
+        wrong.time(:d),
+        wrong.quantity(:e, "temperature"),
+        wrong.text(:t, longest: 9),
+        wrong.choice(:z, %w[a], required: "Choose.")
+      ]
       expect(wrong.faults.keys).to eq %w[a b d e t z]
     end
 
     it "lets what is optional be empty" do
       form = typed(a: " ", b: "")
-      expect([form.cents(:a), form.whole(:b, 1..2), form.quantity(:c, "length"), form.time(:d), form.text(:e), form.choice(:f, %w[a])]).to all(be_nil)
+      expect(
+        [
+          form.cents(:a),
+          form.whole(:b, 1..2),
+          form.quantity(:c, "length"),
+          form.time(:d),
+          form.text(:e),
+          form.choice(:f, %w[a])
+        ]
+      ).to all(be_nil)
       expect(form).to be_clean
     end
   end
@@ -53,14 +89,33 @@ RSpec.describe "the services", :rolled_back do
       technician = create(:user)
       job = create(:job, unit:, recent_work: true, state: "D")
       one, other = unit.fan_positions
-      keep = ->(test, outcome, position, **more) { Finding.create!(job:, user: technician, test:, outcome:, fan_position: position, client_id: SecureRandom.uuid, taken_at: Time.now, **more) }
+      keep = ->(test, outcome, position, **more) do
+        Finding.create!(
+          job:,
+          user: technician,
+          test:,
+          outcome:,
+          fan_position: position,
+          client_id: SecureRandom.uuid,
+          taken_at: Time.now,
+          **more
+        )
+      end
       keep["fan_motion", "stopped", one]
       keep["noise", "silent", one, voided_at: Time.now]
       keep["fan_motion", "normal", other]
       keep["door_seal", "good", nil]
       question = described_class.new(job, one).to_h
-      expect(question).to include("position" => "evaporator-1", "state" => "D", "context" => include("recent_work" => true, "age_years" => be_within(0.2).of(4.1)))
-      expect(question["findings"]).to eq [{"test" => "fan_motion", "outcome" => "stopped", "position" => "evaporator-1"}, {"test" => "fan_motion", "outcome" => "normal", "position" => "evaporator-2"}, {"test" => "door_seal", "outcome" => "good"}]
+      expect(question).to include(
+        "position" => "evaporator-1",
+        "state" => "D",
+        "context" => include("recent_work" => true, "age_years" => be_within(0.2).of(4.1))
+      )
+      expect(question["findings"]).to eq [
+        {"test" => "fan_motion", "outcome" => "stopped", "position" => "evaporator-1"},
+        {"test" => "fan_motion", "outcome" => "normal", "position" => "evaporator-2"},
+        {"test" => "door_seal", "outcome" => "good"}
+      ]
       expect(Fenbo::Tools.call("diagnose", question)).not_to be_refused
     end
   end
@@ -95,7 +150,19 @@ RSpec.describe "the services", :rolled_back do
     it "judges by what the motor drew while it was well" do
       job = create(:job)
       position = job.unit.fan_positions.first
-      Reading.create!(job:, user: create(:user), fan_position: position, kind: "amps", verdict: "within", client_id: SecureRandom.uuid, taken_at: Time.now, question: {}, result: {"legs" => [{"amps" => 0.33}]})
+      Reading.create!(
+        job:,
+        user: create(:user),
+        fan_position: position,
+        kind: "amps",
+        verdict: "within",
+        client_id: SecureRandom.uuid,
+        taken_at: Time.now,
+        question: {},
+        result: {
+          "legs" => [{"amps" => 0.33}]
+        }
+      )
       load = described_class.new(job, position).candidates.first[:checks].find { |check| check[:check] == "load" }
       expect(load[:reason]).to start_with "0.33 A on"
     end
@@ -119,7 +186,16 @@ RSpec.describe "the services", :rolled_back do
 
     def ready_job(by)
       create(:job).tap do |job|
-        Decision.create!(job:, user: by, causes: ["winding_open"], proposed: "winding_open", action: "replace", standing: {}, client_id: SecureRandom.uuid, taken_at: Time.now)
+        Decision.create!(
+          job:,
+          user: by,
+          causes: ["winding_open"],
+          proposed: "winding_open",
+          action: "replace",
+          standing: {},
+          client_id: SecureRandom.uuid,
+          taken_at: Time.now
+        )
         Handover.create!(job:, user: by, signed_name: "Berit", signature: [[[0, 0], [1, 1]]], signed_at: Time.now)
       end
     end
@@ -128,11 +204,22 @@ RSpec.describe "the services", :rolled_back do
       expect(described_class.new(create(:job), technician).fault).to match(/Decide on a cause/)
       job = ready_job(technician)
       visit = Visit.create!(job:, technician:, starts_at: Time.now - 3600)
-      PartChoice.create!(job:, user: technician, motor: Motor.find_by(part_no: "BR-S12-230-R"), offer: {"offer" => "tarn"})
+      PartChoice.create!(
+        job:,
+        user: technician,
+        motor: Motor.find_by(part_no: "BR-S12-230-R"),
+        offer: {
+          "offer" => "tarn"
+        }
+      )
       WorkStep.create!(job:, user: technician, step: "fans_locked", done_at: Time.now)
       expect(described_class.new(job.reload, technician).close).to be true
       position = job.unit.fan_positions.first.reload
-      expect(position.motor_now).to have_attributes(part_no: "BR-S12-230-R", source: "Tarn counter", blade_bore_mm: 6.35)
+      expect(position.motor_now).to have_attributes(
+        part_no: "BR-S12-230-R",
+        source: "Tarn counter",
+        blade_bore_mm: 6.35
+      )
       expect(position.fitted_motors.count(&:removed_on)).to eq 1
       expect([job.reload.status, visit.reload.ends_at]).to match ["closed", be_present]
     end
@@ -153,10 +240,28 @@ RSpec.describe "the services", :rolled_back do
       unit = create(:unit, fans: 1)
       position = unit.fan_positions.first
       user = create(:user)
-      keep = ->(years_ago, amps, verdict) {
-        Reading.create!(job: create(:job, unit:), user:, fan_position: position, kind: "amps", verdict:, client_id: SecureRandom.uuid, taken_at: Time.now - years_ago * 31_557_600, question: {}, result: {"legs" => [{"amps" => amps}], "window" => {"low" => 0.3, "high" => 0.5}})
-      }
-      [[2, 0.40, "within"], [1, 0.44, "within"], [0.1, 0.476, "within"], [0, 2.0, "locked"]].each { |row| keep.call(*row) }
+      keep = ->(years_ago, amps, verdict) do
+        Reading.create!(
+          job: create(:job, unit:),
+          user:,
+          fan_position: position,
+          kind: "amps",
+          verdict:,
+          client_id: SecureRandom.uuid,
+          taken_at: Time.now - years_ago * 31_557_600,
+          question: {},
+          result: {
+            "legs" => [{"amps" => amps}],
+            "window" => {
+              "low" => 0.3,
+              "high" => 0.5
+            }
+          }
+        )
+      end
+      [[2, 0.40, "within"], [1, 0.44, "within"], [0.1, 0.476, "within"], [0, 2.0, "locked"]].each do |row|
+        keep.call(*row)
+      end
       expect(described_class.new(unit).slope_per_year(position)).to be_within(0.005).of(0.10)
       expect(described_class.new(unit).points(position).size).to eq 4
     end

@@ -5,9 +5,21 @@ require "capybara/rspec"
 require "capybara/cuprite"
 
 Capybara.register_driver(:chromium) do |app|
-  quiet = %w[no-sandbox disable-gpu disable-quic no-first-run disable-background-networking disable-component-update disable-sync].to_h { |name| [name, nil] }
-  Capybara::Cuprite::Driver.new(app, browser_path: "/usr/bin/chromium", headless: true, window_size: [1280, 800], timeout: 20, process_timeout: 40,
-    browser_options: quiet, js_errors: true)
+  quiet =
+    %w[
+      no-sandbox disable-gpu disable-quic no-first-run disable-background-networking disable-component-update
+      disable-sync
+    ].to_h { |name| [name, nil] }
+  Capybara::Cuprite::Driver.new(
+    app,
+    browser_path: "/usr/bin/chromium",
+    headless: true,
+    window_size: [1280, 800],
+    timeout: 20,
+    process_timeout: 40,
+    browser_options: quiet,
+    js_errors: true
+  )
 end
 Capybara.app = Web.app
 Capybara.server = :puma, {Silent: true, Threads: "1:5"}
@@ -30,20 +42,33 @@ module Errands
   def told(text) = expect(page).to(have_css("[data-told]", text:))
 
   def answer(test, label)
-    visit "#{page.current_path}?test=#{test}" unless page.has_css?(".ask input[name=test][value=#{test}]", visible: :all, wait: 0)
+    unless page.has_css?(".ask input[name=test][value=#{test}]", visible: :all, wait: 0)
+      visit "#{page.current_path}?test=#{test}"
+    end
     within(".ask") { find("button.answer", text: label, match: :first).click }
     told(Fenbo::Diagnosis::Test[test].short)
   end
 
   # What axe finds serious or critical, one line each. Run by itself: the gem's own
   # matcher wants another driver.
-  AXE = File.read(Dir[File.join(Gem.loaded_specs["axe-core-api"].full_gem_path, "node_modules/axe-core/axe.min.js")].first)
+  AXE =
+    File.read(Dir[File.join(Gem.loaded_specs["axe-core-api"].full_gem_path, "node_modules/axe-core/axe.min.js")].first)
 
   def axe_faults
     page.execute_script(AXE)
-    found = page.evaluate_async_script("const done = arguments[0]; axe.run(document, {resultTypes: ['violations']}).then(r => done(JSON.stringify(r.violations)))")
-    JSON.parse(found).select { |one| %w[serious critical].include?(one["impact"]) }
-      .map { |one| "#{one["id"]}: #{one["nodes"].first(3).map { |node| "#{node["html"][0, 140]} (#{node["failureSummary"].lines.last.strip[0, 160]})" }.join(" | ")}" }
+    found =
+      page.evaluate_async_script(
+        "const done = arguments[0]; axe.run(document, {resultTypes: ['violations']}).then(r => " \
+        "done(JSON.stringify(r.violations)))"
+      )
+    JSON
+      .parse(found)
+      .select { |one| %w[serious critical].include?(one["impact"]) }
+      .map { |one| "#{one["id"]}: #{one["nodes"].first(3).map { |node| axe_words(node) }.join(" | ")}" }
+  end
+
+  def axe_words(node)
+    "#{node["html"][0, 140]} (#{node["failureSummary"].lines.last.strip[0, 160]})"
   end
 
   def phone = page.driver.resize(390, 844)

@@ -42,7 +42,12 @@ RSpec.describe "care for what is typed, and for who reads it" do
     page.driver.browser.network.emulate_network_conditions(offline: true)
     find(".ask button.answer", text: "Very warm").click
     expect(page).to have_css "#outbox", text: "1 kept here"
-    page.driver.browser.network.emulate_network_conditions(offline: false, latency: 0, download_throughput: -1, upload_throughput: -1)
+    page.driver.browser.network.emulate_network_conditions(
+      offline: false,
+      latency: 0,
+      download_throughput: -1,
+      upload_throughput: -1
+    )
     page.execute_script("window.dispatchEvent(new Event('online'))")
     expect(page).to have_no_css "#outbox", text: "kept here"
     expect(job("Sample store B").findings.live.where(test: "box_temperature", outcome: "very_warm").count).to eq 1
@@ -57,11 +62,32 @@ RSpec.describe "care for what is typed, and for who reads it" do
     expect(page).to have_current_path(%r{/decide})
   end
 
-  pages = {"sign-in" => "/sign-in", "day" => "/", "jobs" => "/jobs", "new job" => "/jobs/new", "units" => "/units", "unit" => "/units/2", "unit change" => "/units/2/edit", "plate" => "/units/2/fans/evaporator-1",
-           "customers" => "/customers", "parts" => "/parts", "settings" => "/settings", "style" => "/style", "lost" => "/nowhere", "learning" => "/learning", "bench" => "/bench",
-           "bench legs" => "/bench/phases?volts_ab=462&volts_bc=458&volts_ca=440&amps_a=4.1&amps_b=4&amps_c=4.9&rolled_a=4.9&rolled_b=4.1&rolled_c=4", "bench windings" => "/bench/windings?kind=psc&cr=10&cs=open&rs=open&ground=0.4",
-           "bench capacitor" => "/bench/capacitor?rated=25&measured=22.8", "bench clock" => "/bench/product?now=4&limit=8&end=24", "bench pull-down" => "/bench/pulldown?setpoint=2&readings=0+12%0A10+9.7%0A20+8%0A35+6",
-           "bench ledger" => "/bench/refrigerant?full=40&on_1=2031-02-01&kind_1=added&before_1=30&after_1=22", "bench refused" => "/bench/amps?amps=lots"}
+  pages = {
+    "sign-in" => "/sign-in",
+    "day" => "/",
+    "jobs" => "/jobs",
+    "new job" => "/jobs/new",
+    "units" => "/units",
+    "unit" => "/units/2",
+    "unit change" => "/units/2/edit",
+    "plate" => "/units/2/fans/evaporator-1",
+    "customers" => "/customers",
+    "parts" => "/parts",
+    "settings" => "/settings",
+    "style" => "/style",
+    "lost" => "/nowhere",
+    "learning" => "/learning",
+    "bench" => "/bench",
+    "bench legs" =>
+      "/bench/phases?volts_ab=462&volts_bc=458&volts_ca=440&amps_a=4.1&amps_b=4&amps_c=4.9" \
+      "&rolled_a=4.9&rolled_b=4.1&rolled_c=4",
+    "bench windings" => "/bench/windings?kind=psc&cr=10&cs=open&rs=open&ground=0.4",
+    "bench capacitor" => "/bench/capacitor?rated=25&measured=22.8",
+    "bench clock" => "/bench/product?now=4&limit=8&end=24",
+    "bench pull-down" => "/bench/pulldown?setpoint=2&readings=0+12%0A10+9.7%0A20+8%0A35+6",
+    "bench ledger" => "/bench/refrigerant?full=40&on_1=2031-02-01&kind_1=added&before_1=30&after_1=22",
+    "bench refused" => "/bench/amps?amps=lots"
+  }
 
   {"day" => %i[desk phone], "glare" => %i[desk], "dark" => %i[phone]}.each do |appearance, widths|
     it "has no serious fault for assistive technology and nothing too wide, #{appearance}" do
@@ -70,9 +96,25 @@ RSpec.describe "care for what is typed, and for who reads it" do
       expect(axe_faults).to eq []
       sign_in_as "mette"
       number = job("Milk room 1").number
-      all = pages.merge(Job::STATIONS.to_h { |station| [station, "/jobs/#{number}/#{station}"] }).merge("open question" => "/jobs/#{job("Tulip hall").number}/look", "frost" => "/jobs/#{job("Sample store B").number}/frost", "sound" => "/jobs/#{job("Tulip hall").number}/sounds", "heard" => "/jobs/#{Reading.where(kind: "sound").last.job.number}/sounds", "fit to come" => "/jobs/#{job("Seed vault").number}/fit", "part" => "/jobs/#{job("Hut kitchen").number}/look?part=coil", "report" => "/jobs/#{number}/report",
-        "fits" => "/jobs/#{job("Seed vault").number}/fitting?part=BR-S12-230-L", "does not fit" => "/jobs/#{job("Seed vault").number}/fitting?part=BR-U12-230", "not measured" => "/jobs/#{job("Tulip hall").number}/fitting?part=BR-U12-230", "kit" => "/jobs/#{job("Hut kitchen").number}/match",
-        "beside" => "/jobs/#{job("Seed vault").number}/beside?parts[]=BR-S12-230-L&parts[]=BR-U12-230&parts[]=KA-F16-230", "part page" => "/parts/motors/KA-K4-I", "blades" => "/parts?kind=blades", "imports" => "/imports")
+      all =
+        pages.merge(Job::STATIONS.to_h { |station| [station, "/jobs/#{number}/#{station}"] }).merge(
+          "open question" => "/jobs/#{job("Tulip hall").number}/look",
+          "frost" => "/jobs/#{job("Sample store B").number}/frost",
+          "sound" => "/jobs/#{job("Tulip hall").number}/sounds",
+          "heard" => "/jobs/#{Reading.where(kind: "sound").last.job.number}/sounds",
+          "fit to come" => "/jobs/#{job("Seed vault").number}/fit",
+          "part" => "/jobs/#{job("Hut kitchen").number}/look?part=coil",
+          "report" => "/jobs/#{number}/report",
+          "fits" => "/jobs/#{job("Seed vault").number}/fitting?part=BR-S12-230-L",
+          "does not fit" => "/jobs/#{job("Seed vault").number}/fitting?part=BR-U12-230",
+          "not measured" => "/jobs/#{job("Tulip hall").number}/fitting?part=BR-U12-230",
+          "kit" => "/jobs/#{job("Hut kitchen").number}/match",
+          "beside" =>
+            "/jobs/#{job("Seed vault").number}/beside?parts[]=BR-S12-230-L&parts[]=BR-U12-230&parts[]=KA-F16-230",
+          "part page" => "/parts/motors/KA-K4-I",
+          "blades" => "/parts?kind=blades",
+          "imports" => "/imports"
+        )
       faults = all.to_a.product(widths).flat_map { |(name, path), width| faults_at(name, path, width) }
       expect(faults).to eq []
     ensure

@@ -14,7 +14,10 @@ RSpec.describe "following the offered tests" do
       break if page.has_no_css?(".ask input[name=test]", visible: :all, wait: 0)
       test = find(".ask input[name=test]", visible: :all, match: :first).value
       asked << test
-      give(test, answers.fetch(test) { raise "nobody prepared an answer to #{test} (asked so far: #{asked.join(", ")})" })
+      give(
+        test,
+        answers.fetch(test) { raise "nobody prepared an answer to #{test} (asked so far: #{asked.join(", ")})" }
+      )
     end
     asked
   end
@@ -52,11 +55,42 @@ RSpec.describe "following the offered tests" do
   before { sign_in_as "ilka" }
 
   it "finds the open winding of a dead fan in a reach-in, and says what to buy" do
-    asked = follow("Hut kitchen, The hut", complaint: "Nothing moves behind the grille.", fan: "Evaporator fan 1", about: ["a fan stands still"], answers: {
-      "fan_motion" => "Stands still", "noise" => "Silent", "setting" => "Right", "control_call" => "Calling", "door_switch_held" => "No change", "voltage_at_motor" => "In range",
-      "spin_by_hand" => "Free", "blade_state" => "Sound", "connector_look" => "Good", "amps" => {"Display" => "0,00", "Turns in the jaw" => "5", "Voltage" => "229"}, "insulation" => {"A–B" => "open", "To ground" => "300"},
-      "winding_ohms" => {"A–B" => "open", "To ground" => "300"}, "box_temperature" => "Warm", "airflow" => "None", "motor_heat" => "Warm", "frost_pattern" => "Thin and even", "sound_recording" => "Silent"
-    })
+    asked =
+      follow(
+        "Hut kitchen, The hut",
+        complaint: "Nothing moves behind the grille.",
+        fan: "Evaporator fan 1",
+        about: ["a fan stands still"],
+        answers: {
+          "fan_motion" => "Stands still",
+          "noise" => "Silent",
+          "setting" => "Right",
+          "control_call" => "Calling",
+          "door_switch_held" => "No change",
+          "voltage_at_motor" => "In range",
+          "spin_by_hand" => "Free",
+          "blade_state" => "Sound",
+          "connector_look" => "Good",
+          "amps" => {
+            "Display" => "0,00",
+            "Turns in the jaw" => "5",
+            "Voltage" => "229"
+          },
+          "insulation" => {
+            "A–B" => "open",
+            "To ground" => "300"
+          },
+          "winding_ohms" => {
+            "A–B" => "open",
+            "To ground" => "300"
+          },
+          "box_temperature" => "Warm",
+          "airflow" => "None",
+          "motor_heat" => "Warm",
+          "frost_pattern" => "Thin and even",
+          "sound_recording" => "Silent"
+        }
+      )
     expect(page).to have_css ".ask h2", text: "Winding open"
     expect(asked.size).to be <= 9
     expect(asked).not_to include "voltage_balance", "capacitor"
@@ -65,11 +99,43 @@ RSpec.describe "following the offered tests" do
   end
 
   it "finds the dry bearing in a three-phase bank, the odd one marked beside its neighbours" do
-    asked = follow("Tulip hall roof, Auction halls", complaint: "The second fan squeals.", fan: "Condenser fan 2", about: ["noise"], answers: {
-      "fan_motion" => "Runs", "noise" => "Squeals", "blade_state" => "Sound", "mount_check" => "Firm", "spin_by_hand" => "Gritty", "shaft_play" => "Rocks", "connector_look" => "Good",
-      "condenser_face" => "Clean", "sound_recording" => "Bearing", "airflow" => "Normal", "voltage_balance" => {"a–b" => "401", "b–c" => "400", "c–a" => "399"}, "hub_grip" => "Grips",
-      "amps" => {"Leg a" => "1.6", "Leg b" => "1.62", "Leg c" => "1.58"}, "box_temperature" => "At setpoint", "motor_heat" => "Hot", "winding_ohms" => {"A–B" => "5.1", "B–C" => "5.1", "C–A" => "5.2"}
-    })
+    asked =
+      follow(
+        "Tulip hall roof, Auction halls",
+        complaint: "The second fan squeals.",
+        fan: "Condenser fan 2",
+        about: ["noise"],
+        answers: {
+          "fan_motion" => "Runs",
+          "noise" => "Squeals",
+          "blade_state" => "Sound",
+          "mount_check" => "Firm",
+          "spin_by_hand" => "Gritty",
+          "shaft_play" => "Rocks",
+          "connector_look" => "Good",
+          "condenser_face" => "Clean",
+          "sound_recording" => "Bearing",
+          "airflow" => "Normal",
+          "voltage_balance" => {
+            "a–b" => "401",
+            "b–c" => "400",
+            "c–a" => "399"
+          },
+          "hub_grip" => "Grips",
+          "amps" => {
+            "Leg a" => "1.6",
+            "Leg b" => "1.62",
+            "Leg c" => "1.58"
+          },
+          "box_temperature" => "At setpoint",
+          "motor_heat" => "Hot",
+          "winding_ohms" => {
+            "A–B" => "5.1",
+            "B–C" => "5.1",
+            "C–A" => "5.2"
+          }
+        }
+      )
     expect(page).to have_css ".ask h2", text: "Bearing worn"
     expect(asked.size).to be <= 9
     # Two neighbours read: the bank says which one is not like the others.
@@ -85,11 +151,31 @@ RSpec.describe "following the offered tests" do
   end
 
   it "finds the failed defrost of an iced walk-in whose fans all run, and shows what each answer moved" do
-    follow("Sample store A, Upper station", complaint: "The coil is a block of ice, the fans run.", fan: "Evaporator fan 1", about: ["ice", "too warm"], answers: {
-      "fan_motion" => "Runs", "noise" => "Even air", "airflow" => "None", "frost_pattern" => "Solid all over", "box_temperature" => "Very warm", "door_seal" => "Holds", "setting" => "Right",
-      "water_present" => "Dry", "coil_through_light" => "Iced", "forced_defrost" => "No heat", "defrost_heater_ohms" => "Open", "load_blocking_air" => "Clear", "blade_state" => "Sound",
-      "discharge_air_difference" => "None, coil cold", "drain_check" => "Runs off", "sight_glass" => "Clear", "blade_cleanliness" => "As around it"
-    })
+    follow(
+      "Sample store A, Upper station",
+      complaint: "The coil is a block of ice, the fans run.",
+      fan: "Evaporator fan 1",
+      about: ["ice", "too warm"],
+      answers: {
+        "fan_motion" => "Runs",
+        "noise" => "Even air",
+        "airflow" => "None",
+        "frost_pattern" => "Solid all over",
+        "box_temperature" => "Very warm",
+        "door_seal" => "Holds",
+        "setting" => "Right",
+        "water_present" => "Dry",
+        "coil_through_light" => "Iced",
+        "forced_defrost" => "No heat",
+        "defrost_heater_ohms" => "Open",
+        "load_blocking_air" => "Clear",
+        "blade_state" => "Sound",
+        "discharge_air_difference" => "None, coil cold",
+        "drain_check" => "Runs off",
+        "sight_glass" => "Clear",
+        "blade_cleanliness" => "As around it"
+      }
+    )
     expect(page).to have_css ".ask h2", text: "Defrost failed"
     expect(page).to have_css ".moved", text: "↑"
     find("body").send_keys("u")

@@ -6,7 +6,14 @@ require_relative "browser_helper"
 # plate and has to be set.
 RSpec.describe "finding the right motor" do
   def job_on(unit, fan = unit.fan_positions.first)
-    Job.create!(unit:, fan_position: fan, complaint: "A fan has stopped.", opened_at: Time.now, station: "match", technician: User.find_by!(login: "ilka"))
+    Job.create!(
+      unit:,
+      fan_position: fan,
+      complaint: "A fan has stopped.",
+      opened_at: Time.now,
+      station: "match",
+      technician: User.find_by!(login: "ilka")
+    )
   end
 
   before { sign_in_as "ilka" }
@@ -17,7 +24,12 @@ RSpec.describe "finding the right motor" do
     expect(page).to have_text "No longer made. KA-K4-I took its place."
     within("#part-0") do
       expect(page).to have_css "summary", text: /KA-K4-I.*Conversion/m
-      ["bend the plate to the opening, drill two holes of 4 mm", "blade 154 mm", "the old yoke, the old blade", "program it to the old speed"].each { |words| expect(page).to have_text words }
+      [
+        "bend the plate to the opening, drill two holes of 4 mm",
+        "blade 154 mm",
+        "the old yoke, the old blade",
+        "program it to the old speed"
+      ].each { |words| expect(page).to have_text words }
     end
     expect(page).to have_css "tr", text: /OS-I4-230.*no longer made/
     within("#part-0") { click_button "Take this one" }
@@ -59,14 +71,24 @@ RSpec.describe "finding the right motor" do
   end
 
   it "reads a condenser motor off its plate and takes a dual-voltage universal with capacitor and swapped leads" do
-    unit = FactoryBot.create(:unit, name: "Plate roof", family: "remote_condenser", fans: 0, ambient_low_c: -20, ambient_high_c: 45)
+    unit =
+      FactoryBot.create(
+        :unit,
+        name: "Plate roof",
+        family: "remote_condenser",
+        fans: 0,
+        ambient_low_c: -20,
+        ambient_high_c: 45
+      )
     fan = FanPosition.create!(unit:, side: "condenser", number: 1)
     job = job_on(unit.reload, fan)
     visit "/jobs/#{job.number}/match"
     click_link "Note the plate"
-    fill_in "The plate in one line", with: "230 V 1,1 A 227 W 900/1080 RPM 50/60 Hz 6P PSC 5 µF 370 VAC CWLE TEAO 1 PH shaft 1/2\" FR 48"
+    fill_in "The plate in one line",
+      with: "230 V 1,1 A 227 W 900/1080 RPM 50/60 Hz 6P PSC 5 µF 370 VAC CWLE TEAO 1 PH shaft 1/2\" FR 48"
     click_button "Read the line"
-    expect(page).to have_css "section", text: /run capacitor, rated 370 V.*clockwise from the lead end.*rpm 900 worked out.*Not understood: FR 48/m
+    expect(page).to have_css "section",
+      text: /run capacitor, rated 370 V.*clockwise from the lead end.*rpm 900 worked out.*Not understood: FR 48/m
     expect(page).to have_field "Shaft diameter", with: "12.7"
     fill_in "Watts in", with: "400"
     click_button "Read the line"
@@ -78,7 +100,12 @@ RSpec.describe "finding the right motor" do
     universal = find("details", text: "VE-U125-DV")
     universal.find("summary").click unless universal[:open]
     within(universal) do
-      ["230 V tap for 230 V", "connect it for 230 V", "swap its marked leads so that it turns counter-clockwise from the shaft end", "run capacitor 5 µF, new"].each { |words| expect(page).to have_text words }
+      [
+        "230 V tap for 230 V",
+        "connect it for 230 V",
+        "swap its marked leads so that it turns counter-clockwise from the shaft end",
+        "run capacitor 5 µF, new"
+      ].each { |words| expect(page).to have_text words }
       click_button "Take this one"
     end
     told "VE-U125-DV chosen."

@@ -25,7 +25,12 @@ RSpec.describe "showing it instead of describing it" do
   end
 
   def centre(row, column)
-    x, y = page.evaluate_script("(() => { const b = document.querySelector('[data-cell=\"#{row}-#{column}\"]').getBoundingClientRect(); return [b.left + b.width / 2, b.top + b.height / 2] })()")
+    x, y =
+      page.evaluate_script(
+        "(() => { const b = " \
+        "document.querySelector('[data-cell=\"#{row}-#{column}\"]').getBoundingClientRect(); return [b.left " \
+        "+ b.width / 2, b.top + b.height / 2] })()"
+      )
     {x:, y:}
   end
 
@@ -34,7 +39,10 @@ RSpec.describe "showing it instead of describing it" do
   it "finds the iced drain of a walk-in by painting the lowest rows" do
     job = open_job("Milk room 1, Alp Hintertal", "Ice under the coil.")
     visit "/jobs/#{job.number}/look"
-    page.execute_script("document.querySelector('.hit-part[data-href*=\"part=drain\"]').dispatchEvent(new MouseEvent('click', {bubbles: true}))")
+    page.execute_script(
+      "document.querySelector('.hit-part[data-href*=\"part=drain\"]').dispatchEvent(new MouseEvent('click', " \
+      "{bubbles: true}))"
+    )
     expect(page).to have_css "#tests h2", text: "Drain"
     visit "/jobs/#{job.number}/frost"
     stroke([4, 5], (0..7).to_a)
@@ -52,7 +60,9 @@ RSpec.describe "showing it instead of describing it" do
 
   it "hears the bearing of a display case, lays the recording over another and sends it to the verdict" do
     # The same recording every time: one in fifty is hard to hear right.
-    allow(Fenbo::Simulation::Microphone).to receive(:new).and_wrap_original { |make, **more| make.call(**more, random: Random.new(2)) }
+    allow(Fenbo::Simulation::Microphone).to receive(:new).and_wrap_original { |make, **more|
+      make.call(**more, random: Random.new(2))
+    }
     job = open_job("Tincture case, Market square", "It roars.")
     visit "/jobs/#{job.number}/look?part=motor"
     within("#tests") { expect(page).to have_link "Sound recording" }

@@ -116,7 +116,18 @@ RSpec.describe "a whole job on a walk-in" do
     expect(page).to have_content "Closed by Ilka Torvend"
 
     text = pdf_text
-    ["Cheese cellar 1", "Fan one is dead since the morning.", "Winding open", "0.0 A", "no current", "BR-S12-230-L", "0.4 A", "within", "New fan motor on fan 1.", "Berit Aldenrath"].each { |said| expect(text).to include(said) }
+    [
+      "Cheese cellar 1",
+      "Fan one is dead since the morning.",
+      "Winding open",
+      "0.0 A",
+      "no current",
+      "BR-S12-230-L",
+      "0.4 A",
+      "within",
+      "New fan motor on fan 1.",
+      "Berit Aldenrath"
+    ].each { |said| expect(text).to include(said) }
     motor = job.reload.unit.position("evaporator-1").motor_now
     expect(motor).to have_attributes(part_no: "BR-S12-230-L", installed_on: Date.today)
   end
@@ -139,7 +150,11 @@ RSpec.describe "a whole job on a walk-in" do
 
   # A stroke on the canvas with the mouse.
   def sign
-    box = page.evaluate_script("(() => { const c = document.querySelector('canvas'); c.scrollIntoView({block: 'center'}); const b = c.getBoundingClientRect(); return [b.left, b.top, b.width, b.height] })()")
+    box =
+      page.evaluate_script(
+        "(() => { const c = document.querySelector('canvas'); c.scrollIntoView({block: 'center'}); const b = " \
+        "c.getBoundingClientRect(); return [b.left, b.top, b.width, b.height] })()"
+      )
     mouse = page.driver.browser.mouse
     mouse.move(x: box[0] + 40, y: box[1] + 90).down
     [[90, 40], [140, 110], [220, 50]].each { |x, y| mouse.move(x: box[0] + x, y: box[1] + y) }

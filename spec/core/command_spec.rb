@@ -5,7 +5,9 @@ require "open3"
 
 RSpec.describe "bin/fenbo" do
   def run(*arguments, input: "")
-    Open3.capture3({"RUBYOPT" => nil}, File.expand_path("../../bin/fenbo", __dir__), *arguments, stdin_data: input).then { |out, err, status| [out, err, status.exitstatus] }
+    Open3
+      .capture3({"RUBYOPT" => nil}, File.expand_path("../../bin/fenbo", __dir__), *arguments, stdin_data: input)
+      .then { |out, err, status| [out, err, status.exitstatus] }
   end
 
   it "lists its tools and shows an example of each that works" do
@@ -30,8 +32,16 @@ RSpec.describe "bin/fenbo" do
 
   it "goes on after a bad line of a batch" do
     good = {id: 1, tool: "amps", in: Fenbo::Tools.entry("amps").example}
-    lines = [good, "nonsense", {id: "b", tool: "nope", in: {}}, [1], {id: 4, tool: "amps", in: {motor: {family: "psc", nameplate_amps: -1}, reading: {amps: [1]}}}, good.merge(id: 5)]
-    out, _, status = run("batch", input: lines.map { |line| line.is_a?(String) ? line : JSON.generate(line) }.join("\n"))
+    lines = [
+      good,
+      "nonsense",
+      {id: "b", tool: "nope", in: {}},
+      [1],
+      {id: 4, tool: "amps", in: {motor: {family: "psc", nameplate_amps: -1}, reading: {amps: [1]}}},
+      good.merge(id: 5)
+    ]
+    out, _, status =
+      run("batch", input: lines.map { |line| line.is_a?(String) ? line : JSON.generate(line) }.join("\n"))
     rows = out.lines.map { |line| JSON.parse(line) }
     expect(status).to eq 0
     expect(rows.map { |row| row["id"] }).to eq [1, nil, "b", nil, 4, 5]

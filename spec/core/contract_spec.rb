@@ -6,17 +6,41 @@ require "json"
 # refusal that names the field; never an error, never half a verdict.
 RSpec.describe "the contract every tool keeps" do
   # What may arrive in place of any value.
-  wrong = [nil, true, "", "steam", "x" * 5_000, -1, 0, 1e308, 1e-308, Float::NAN, Float::INFINITY, 10**30, [], [[]], [nil], {}, {"a" => {}}]
+  wrong = [
+    nil,
+    true,
+    "",
+    "steam",
+    "x" * 5_000,
+    -1,
+    0,
+    1e308,
+    1e-308,
+    Float::NAN,
+    Float::INFINITY,
+    10**30,
+    [],
+    [[]],
+    [nil],
+    {},
+    {"a" => {}}
+  ]
 
-  def example(tool) = JSON.parse(JSON.generate(Fenbo::Tools.entry(tool).example))
+  def example(tool)
+    JSON.parse(JSON.generate(Fenbo::Tools.entry(tool).example))
+  end
 
   # Every place in a question: keys and indexes from the top.
   def places(value, path = [])
-    inner = case value
-    when Hash then value.flat_map { |key, one| places(one, path + [key]) }
-    when Array then value.each_index.flat_map { |index| places(value[index], path + [index]) }
-    else []
-    end
+    inner =
+      case value
+      when Hash
+        value.flat_map { |key, one| places(one, path + [key]) }
+      when Array
+        value.each_index.flat_map { |index| places(value[index], path + [index]) }
+      else
+        []
+      end
     path.empty? ? inner : [path, *inner]
   end
 
@@ -28,7 +52,9 @@ RSpec.describe "the contract every tool keeps" do
   end
 
   def keeps_its_word?(answer)
-    return answer.faults.any? && answer.faults.all? { |fault| fault.field.is_a?(String) && !fault.message.empty? } if answer.refused?
+    if answer.refused?
+      return answer.faults.any? && answer.faults.all? { |fault| fault.field.is_a?(String) && !fault.message.empty? }
+    end
     said = JSON.parse(JSON.generate(answer.to_h)) # raises on NaN and Infinity
     said["reasons"].all? { |reason| reason["text"].is_a?(String) && reason["rule"].is_a?(String) }
   end
@@ -36,7 +62,8 @@ RSpec.describe "the contract every tool keeps" do
   def ask(tool, question)
     Fenbo::Tools.call(tool, question)
   rescue => error
-    raise "#{tool} raised #{error.class} (#{error.message.lines.first}) at #{error.backtrace.first} for #{question.inspect[0, 400]}"
+    raise "#{tool} raised #{error.class} (#{error.message.lines.first}) at #{error.backtrace.first} for " \
+      "#{question.inspect[0, 400]}"
   end
 
   Fenbo::Tools.names.each do |tool|

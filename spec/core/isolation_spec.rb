@@ -10,7 +10,16 @@ RSpec.describe "the core alone" do
       Fenbo::Tools.names.each { |name| abort name if Fenbo::Tools.call(name, Fenbo::Tools.entry(name).example).refused? }
       print [defined?(Sinatra), defined?(ActiveRecord), $LOADED_FEATURES.grep(%r{/gems/[^/]+/lib}).grep_v(%r{/numo-}).first].inspect
     RUBY
-    out, status = Open3.capture2e({"RUBYOPT" => nil}, RbConfig.ruby, "--disable-gems", "-I", File.expand_path("../../lib", __dir__), "-e", script)
+    out, status =
+      Open3.capture2e(
+        {"RUBYOPT" => nil},
+        RbConfig.ruby,
+        "--disable-gems",
+        "-I",
+        File.expand_path("../../lib", __dir__),
+        "-e",
+        script
+      )
     expect(status).to be_success, out
     expect(out).to eq "[nil, nil, nil]"
   end

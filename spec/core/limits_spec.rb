@@ -4,7 +4,10 @@ RSpec.describe Fenbo::Limits do
   it "knows each limit with its unit, its words and where it is from" do
     expect(described_class.default["amps.window_low"]).to eq 0.75
     described_class.entries.each_key do |name|
-      expect([described_class.default.unit(name), described_class.default.text(name), described_class.default.source(name)]).to all(be_a(String)), name
+      expect(
+        [described_class.default.unit(name), described_class.default.text(name), described_class.default.source(name)]
+      ).to all(be_a(String)),
+        name
     end
   end
 

@@ -1,8 +1,20 @@
 # frozen_string_literal: true
 
 RSpec.describe Fenbo::Quantities do
-  [["3/8 in", "length", 9.525], ["1 3/8\"", "length", 34.925], ["9,5 mm", "length", 9.5], ["41 °F", "temperature", 5.0], ["−18 °C", "temperature", -18.0],
-    ["9 °F", "difference", 5.0], ["1,2 A", "current", 1.2], ["850 mA", "current", 0.85], ["1/15 HP", "power", 49.7133], ["7.5 uF", "capacitance", 7.5], ["1,5 h", "duration", 90.0], [".5 A", "current", 0.5]].each do |typed, kind, value|
+  [
+    ["3/8 in", "length", 9.525],
+    ["1 3/8\"", "length", 34.925],
+    ["9,5 mm", "length", 9.5],
+    ["41 °F", "temperature", 5.0],
+    ["−18 °C", "temperature", -18.0],
+    ["9 °F", "difference", 5.0],
+    ["1,2 A", "current", 1.2],
+    ["850 mA", "current", 0.85],
+    ["1/15 HP", "power", 49.7133],
+    ["7.5 uF", "capacitance", 7.5],
+    ["1,5 h", "duration", 90.0],
+    [".5 A", "current", 0.5]
+  ].each do |typed, kind, value|
     it("understands #{typed}") { expect(described_class.read(typed, kind).value).to be_within(1e-4).of(value) }
   end
 

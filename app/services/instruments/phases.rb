@@ -11,7 +11,14 @@ module Services
       def fields
         VOLTS.map { |name, label| Field.new(name:, label:, kind: "voltage", group: "Volts, line to line") } +
           AMPS.map { |name, label| Field.new(name:, label:, kind: "current", group: "Amps") } +
-          ROLLED.map { |name, label| Field.new(name:, label:, kind: "current", group: "Amps after all leads moved one step (a to b, b to c, c to a)") }
+          ROLLED.map do |name, label|
+            Field.new(
+              name:,
+              label:,
+              kind: "current",
+              group: "Amps after all leads moved one step (a to b, b to c, c to a)"
+            )
+          end
       end
 
       def findings
@@ -25,13 +32,23 @@ module Services
           row = result[figure] or next
           values = asked[key]
           deviation = values.map { |one| (one - row[:mean]).abs }.max
-          ["#{key}: unbalance = 100 × largest deviation ÷ mean", "100 × #{tidy(deviation)} ÷ #{tidy(row[:mean])} = #{tidy(row[:unbalance_percent])} %"]
+          [
+            "#{key}: unbalance = 100 × largest deviation ÷ mean",
+            "100 × #{tidy(deviation)} ÷ #{tidy(row[:mean])} = #{tidy(row[:unbalance_percent])} %"
+          ]
         end
       end
 
       private
 
-      def question = {"volts" => three(VOLTS), "amps" => three(AMPS), "rolled_amps" => three(ROLLED), "meter" => user.meter_for_core}.compact
+      def question
+        {
+          "volts" => three(VOLTS),
+          "amps" => three(AMPS),
+          "rolled_amps" => three(ROLLED),
+          "meter" => user.meter_for_core
+        }.compact
+      end
 
       # All three or none: one missing is told at its field.
       def three(names)

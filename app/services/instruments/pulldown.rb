@@ -8,18 +8,37 @@ module Services
       MOST_LINES = 5000
 
       def fields
-        [Field.new(name: "setpoint", label: "Setpoint", kind: "temperature"),
-          Field.new(name: "readings", label: "Readings, one a line: time or minute, then temperature", lines: true, hint: "“14:05  9,7” or “20; 8.0”. A logger's CSV can be chosen below.")]
+        [
+          Field.new(name: "setpoint", label: "Setpoint", kind: "temperature"),
+          Field.new(
+            name: "readings",
+            label: "Readings, one a line: time or minute, then temperature",
+            lines: true,
+            hint: "“14:05  9,7” or “20; 8.0”. A logger's CSV can be chosen below."
+          )
+        ]
       end
 
       def working
         return [] unless result[:tau_minutes]
-        [["T(t) = T∞ + (T0 − T∞) × e^(−t/τ), least squares", "T∞ #{tidy(result[:settles_c])} °C, τ #{tidy(result[:tau_minutes])} min, residual #{tidy(result[:rmse_c])} K"]]
+        [
+          [
+            "T(t) = T∞ + (T0 − T∞) × e^(−t/τ), least squares",
+            "T∞ #{tidy(result[:settles_c])} °C, τ #{tidy(result[:tau_minutes])} min, residual " \
+            "#{tidy(result[:rmse_c])} K"
+          ]
+        ]
       end
 
       private
 
-      def known = {"setpoint" => position && (c = position.unit.setpoint_c) && Fenbo::Quantities.show(c, "temperature", user.unit_system).tr("−", "-")}
+      def known
+        {
+          "setpoint" =>
+            position && (c = position.unit.setpoint_c) &&
+              Fenbo::Quantities.show(c, "temperature", user.unit_system).tr("−", "-")
+        }
+      end
 
       def question
         {"setpoint_c" => figure("setpoint", required: true), "readings" => rows}

@@ -6,14 +6,31 @@ module Services
     class Windings < Instrument
       KINDS = {"three_phase" => "three-phase", "psc" => "PSC", "shaded_pole" => "shaded pole"}.freeze
       OPEN = /\A\s*(open|ol|o\.l\.?|inf|∞|-+)\s*\z/i
-      OUTCOMES = {"sound" => "normal", "watch" => "normal", "open_winding" => "open", "open_protector" => "open", "shorted_turns" => "low", "unbalanced" => "unbalanced"}.freeze
+      OUTCOMES = {
+        "sound" => "normal",
+        "watch" => "normal",
+        "open_winding" => "open",
+        "open_protector" => "open",
+        "shorted_turns" => "low",
+        "unbalanced" => "unbalanced"
+      }.freeze
       GROUND = {"good" => "good", "watch" => "watch", "fail" => "fail"}.freeze
 
       def fields
-        [(Field.new(name: "kind", label: "Motor", options: KINDS) unless position),
-          *pairs.map { |pair| Field.new(name: pair, label: pair.upcase.chars.join("–"), kind: "resistance", group: "Resistance, connector off; “open” where there is no path") },
-          Field.new(name: "ground", label: "To ground", kind: "insulation", group: "Insulation and warmth"), Field.new(name: "celsius", label: "Winding temperature", kind: "temperature", group: "Insulation and warmth"),
-          Field.new(name: "running_hot", label: "It was hot just now", flag: true, group: "Insulation and warmth")].compact
+        [
+          (Field.new(name: "kind", label: "Motor", options: KINDS) unless position),
+          *pairs.map do |pair|
+            Field.new(
+              name: pair,
+              label: pair.upcase.chars.join("–"),
+              kind: "resistance",
+              group: "Resistance, connector off; “open” where there is no path"
+            )
+          end,
+          Field.new(name: "ground", label: "To ground", kind: "insulation", group: "Insulation and warmth"),
+          Field.new(name: "celsius", label: "Winding temperature", kind: "temperature", group: "Insulation and warmth"),
+          Field.new(name: "running_hot", label: "It was hot just now", flag: true, group: "Insulation and warmth")
+        ].compact
       end
 
       def kind
@@ -31,14 +48,37 @@ module Services
       end
 
       def working
-        lines = if result[:spread_percent]
-          [[(kind == "psc") ? "difference = 100 × |R–S − (C–R + C–S)| ÷ (C–R + C–S)" : "spread = 100 × (largest − smallest) ÷ smallest", "#{tidy(result[:spread_percent])} %"]]
-        else
-          []
-        end
+        lines =
+          if result[:spread_percent]
+            [
+              [
+                (
+                  if kind == "psc"
+                    "difference = 100 × |R–S − (C–R + C–S)| ÷ (C–R + C–S)"
+                  else
+                    "spread = 100 × (largest − smallest) ÷ smallest"
+                  end
+                ),
+                "#{tidy(result[:spread_percent])} %"
+              ]
+            ]
+          else
+            []
+          end
         return lines unless result[:ohms_at_20c]
         pair, ohms = asked["ohms"].compact.first
-        pair ? lines + [["R20 = R ÷ (1 + 0.00393 × (T − 20))", "#{tidy(ohms)} ÷ (1 + 0.00393 × (#{tidy(asked["winding_celsius"])} − 20)) = #{tidy(result[:ohms_at_20c][pair])} Ω"]] : lines
+        if pair
+          lines +
+            [
+              [
+                "R20 = R ÷ (1 + 0.00393 × (T − 20))",
+                "#{tidy(ohms)} ÷ (1 + 0.00393 × (#{tidy(asked["winding_celsius"])} − 20)) = " \
+                "#{tidy(result[:ohms_at_20c][pair])} Ω"
+              ]
+            ]
+        else
+          lines
+        end
       end
 
       # The verdict of the pairs, whatever ground says.
@@ -53,8 +93,14 @@ module Services
 
       def question
         open = pairs.select { |pair| value(pair).to_s.match?(OPEN) && value(pair).present? }
-        {"kind" => kind, "ohms" => (pairs - open).to_h { |pair| [pair, figure(pair)] }, "open" => open,
-         "ground_megohms" => figure("ground"), "winding_celsius" => figure("celsius"), "running_hot" => value("running_hot") == "1"}
+        {
+          "kind" => kind,
+          "ohms" => (pairs - open).to_h { |pair| [pair, figure(pair)] },
+          "open" => open,
+          "ground_megohms" => figure("ground"),
+          "winding_celsius" => figure("celsius"),
+          "running_hot" => value("running_hot") == "1"
+        }
       end
 
       def field_of(path)

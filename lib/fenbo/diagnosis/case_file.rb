@@ -4,143 +4,175 @@ module Fenbo
   module Diagnosis
     # One thing seen or measured. `position` is nil for the unit as a whole.
     # weights, outcome => share, where an instrument was not sure of one outcome.
-    Finding = Value.of(:test_id, :outcome, :position, weights: nil) do
-      def test = Test[test_id]
+    Finding =
+      Value.of(:test_id, :outcome, :position, weights: nil) do
+        def test = Test[test_id]
 
-      def label = test.label(outcome)
+        def label = test.label(outcome)
 
-      def telling? = !test.tells_nothing?(outcome)
-    end
+        def telling? = !test.tells_nothing?(outcome)
+      end
 
     # The question put to `diagnose`.
-    CaseFile = Value.of(:family, :side, :position, :motors, :age_band, :recent_work, :findings, :state, :minute_cost, :refrigerant, :complaint, :experience) do
-      define_singleton_method(:read) do |input, limits = Limits.default|
-        unit = input.object("unit")
-        context = input.object("context", required: false)
-        motors = read_motors(unit)
-        position = read_position(input, motors)
-        new(
-          family: unit.choice("family", Knowledge.table("families").keys),
-          side: context.choice("side", SIDES, required: false) || side_of(position),
-          position:, motors:,
-          age_band: age_band(context.number("age_years", required: false, at_least: 0, at_most: 100)),
-          recent_work: context.flag("recent_work", default: false) || false,
-          findings: read_findings(input),
-          state: input.choice("state", Diagnosis.rules["states"]["labels"].keys, required: false) || "L",
-          minute_cost: input.object("cost", required: false).number("minute", required: false, above: 0, at_most: 10_000) || Diagnosis.rules["cost_of_minute"],
-          refrigerant: unit.text("refrigerant", required: false), complaint: read_complaint(context),
-          experience: input.given?("experience") ? Experience.read(input.object("experience"), limits) : Experience::NONE
-        )
-      end
+    CaseFile =
+      Value.of(
+        :family, :side, :position, :motors, :age_band, :recent_work, :findings, :state, :minute_cost,
+        :refrigerant, :complaint, :experience
+      ) do
+        define_singleton_method(:read) do |input, limits = Limits.default|
+          unit = input.object("unit")
+          context = input.object("context", required: false)
+          motors = read_motors(unit)
+          position = read_position(input, motors)
+          new(
+            family: unit.choice("family", Knowledge.table("families").keys),
+            side: context.choice("side", SIDES, required: false) || side_of(position),
+            position:,
+            motors:,
+            age_band: age_band(context.number("age_years", required: false, at_least: 0, at_most: 100)),
+            recent_work: context.flag("recent_work", default: false) || false,
+            findings: read_findings(input),
+            state: input.choice("state", Diagnosis.rules["states"]["labels"].keys, required: false) || "L",
+            minute_cost:
+              input.object("cost", required: false).number("minute", required: false, above: 0, at_most: 10_000) ||
+                Diagnosis.rules["cost_of_minute"],
+            refrigerant: unit.text("refrigerant", required: false),
+            complaint: read_complaint(context),
+            experience:
+              input.given?("experience") ? Experience.read(input.object("experience"), limits) : Experience::NONE
+          )
+        end
 
-      # The motor family of each fan position; a position without one is nil.
-      define_singleton_method(:read_motors) do |unit|
-        unit.objects("fans", required: false, at_most: 100).to_h do |fan|
-          motor = fan.object("motor", required: false)
-          [fan.text("position", longest: 60), motor.choice("family", Electrical::FAMILIES, required: false)]
+        # The motor family of each fan position; a position without one is nil.
+        define_singleton_method(:read_motors) do |unit|
+          unit
+            .objects("fans", required: false, at_most: 100)
+            .to_h do |fan|
+              motor = fan.object("motor", required: false)
+              [fan.text("position", longest: 60), motor.choice("family", Electrical::FAMILIES, required: false)]
+            end
+        end
+
+        define_singleton_method(:read_position) do |input, motors|
+          position = input.text("position", required: false, longest: 60)
+          return motors.keys.first if position.nil?
+          return position if motors.empty? || motors.key?(position)
+          input.fault("position", "is not one of this unit's fans: #{motors.keys.join(", ")}")
+        end
+
+        define_singleton_method(:read_findings) do |input|
+          input
+            .objects("findings", required: false, at_most: 500)
+            .filter_map do |row|
+              id = row.choice("test", Test.all.keys)
+              outcome = id ? row.choice("outcome", Test[id].outcomes) : row.text("outcome")
+              position = row.text("position", required: false, longest: 60)
+              weights = read_weights(row, id)
+              Finding.new(test_id: id, outcome:, position:, weights:) if id && outcome
+            end
+        end
+
+        # Shares of a soft answer; they are taken relative to their sum.
+        define_singleton_method(:read_weights) do |row, id|
+          next nil unless id && row.given?("weights")
+          table = row.object("weights")
+          known =
+            table.keys.to_h do |outcome|
+              table.fault(outcome, "is no outcome of #{id}") unless Test[id].outcomes.include?(outcome)
+              [outcome, table.number(outcome, at_least: 0, at_most: 1) || 0.0]
+            end
+          telling = known.reject { |outcome, _| Test[id].tells_nothing?(outcome) }
+          next table.fault(nil, "needs a share above nothing") if known.values.sum.zero?
+          telling.transform_values { |share| share / known.values.sum.to_f }.select { |_, share| share.positive? }
+        end
+
+        # What the caller complains of: ids of inference.yml.
+        define_singleton_method(:read_complaint) do |context|
+          known = Diagnosis.rules["complaint"]["kinds"].keys
+          context
+            .list("complaint", required: false)
+            .each_with_index
+            .filter_map do |kind, index|
+              next kind if known.include?(kind)
+              context.fault("complaint.#{index}", "is not known here; use one of #{known.join(", ")}")
+            end
+        end
+
+        define_singleton_method(:side_of) { |position| SIDES.find { |side| position.to_s.start_with?(side) } }
+
+        define_singleton_method(:age_band) do |years|
+          bands = Diagnosis.rules["age_bands"]
+          next nil if years.nil?
+          next "young" if years < bands["young_below_years"]
+          (years > bands["old_above_years"]) ? "old" : "middle"
+        end
+
+        def equipment
+          Equipment.new(
+            family:,
+            side: side || Knowledge.table("families")[family]["sides"].first,
+            motor: motors[position]
+          )
+        end
+
+        # The latest answer to each question about this fan and the unit as a whole,
+        # without those that tell nothing.
+        def own_findings = telling.reverse.uniq(&:test_id).reverse
+
+        # What all answers to each question say together, and what was complained of
+        # where nobody has looked at it yet.
+        def evidence
+          telling.group_by(&:test_id).values.map { |answers| Evidence.of(answers) } + complaints
+        end
+
+        # Findings about other fans: position => [Evidence].
+        def neighbour_evidence
+          others = findings.reject { |finding| own?(finding) || !finding.telling? }
+          others
+            .group_by(&:position)
+            .transform_values { |list| list.group_by(&:test_id).values.map { |answers| Evidence.of(answers) } }
+        end
+
+        # Answers that a later answer to the same question disagrees with.
+        def disagreements
+          telling.group_by(&:test_id).values.select { |answers| answers.map(&:outcome).uniq.size > 1 }
+        end
+
+        # Whether a test was made here and told nothing.
+        def tried?(test)
+          findings.any? { |finding| finding.test_id == test.id && own?(finding) && !finding.telling? }
+        end
+
+        # Whether a test was answered in a way that does not fit the leading causes, and
+        # not yet answered the same way twice.
+        def doubtful?(test, posterior)
+          one = posterior.evidence.find { |piece| piece.test == test && !piece.complaint? } or return false
+          return false if one.answers >= MOST_ANSWERS
+          leading = posterior.sets.each_index.max_by { |h| posterior.hypotheses[h] }
+          posterior.chance_under(leading, one) < Diagnosis.rules["doubtful"]
+        end
+
+        def neighbours?
+          motors.keys.count { |key| key.start_with?(equipment.side) } > 1
+        end
+
+        private
+
+        def own?(finding)
+          finding.position.nil? || finding.position == position || finding.test.unit?
+        end
+
+        def telling
+          findings.select { |finding| own?(finding) && finding.telling? }
+        end
+
+        def complaints
+          answered = telling.map(&:test_id)
+          complaint
+            .map { |kind| Evidence.complaint(Diagnosis.rules["complaint"]["kinds"][kind]) }
+            .reject { |one| answered.include?(one.test.id) }
         end
       end
-
-      define_singleton_method(:read_position) do |input, motors|
-        position = input.text("position", required: false, longest: 60)
-        return motors.keys.first if position.nil?
-        return position if motors.empty? || motors.key?(position)
-        input.fault("position", "is not one of this unit's fans: #{motors.keys.join(", ")}")
-      end
-
-      define_singleton_method(:read_findings) do |input|
-        input.objects("findings", required: false, at_most: 500).filter_map do |row|
-          id = row.choice("test", Test.all.keys)
-          outcome = id ? row.choice("outcome", Test[id].outcomes) : row.text("outcome")
-          position = row.text("position", required: false, longest: 60)
-          weights = read_weights(row, id)
-          Finding.new(test_id: id, outcome:, position:, weights:) if id && outcome
-        end
-      end
-
-      # Shares of a soft answer; they are taken relative to their sum.
-      define_singleton_method(:read_weights) do |row, id|
-        next nil unless id && row.given?("weights")
-        table = row.object("weights")
-        known = table.keys.to_h do |outcome|
-          table.fault(outcome, "is no outcome of #{id}") unless Test[id].outcomes.include?(outcome)
-          [outcome, table.number(outcome, at_least: 0, at_most: 1) || 0.0]
-        end
-        telling = known.reject { |outcome, _| Test[id].tells_nothing?(outcome) }
-        next table.fault(nil, "needs a share above nothing") if known.values.sum.zero?
-        telling.transform_values { |share| share / known.values.sum.to_f }.select { |_, share| share.positive? }
-      end
-
-      # What the caller complains of: ids of inference.yml.
-      define_singleton_method(:read_complaint) do |context|
-        known = Diagnosis.rules["complaint"]["kinds"].keys
-        context.list("complaint", required: false).each_with_index.filter_map do |kind, index|
-          next kind if known.include?(kind)
-          context.fault("complaint.#{index}", "is not known here; use one of #{known.join(", ")}")
-        end
-      end
-
-      define_singleton_method(:side_of) do |position|
-        SIDES.find { |side| position.to_s.start_with?(side) }
-      end
-
-      define_singleton_method(:age_band) do |years|
-        bands = Diagnosis.rules["age_bands"]
-        next nil if years.nil?
-        next "young" if years < bands["young_below_years"]
-        (years > bands["old_above_years"]) ? "old" : "middle"
-      end
-
-      def equipment
-        Equipment.new(family:, side: side || Knowledge.table("families")[family]["sides"].first, motor: motors[position])
-      end
-
-      # The latest answer to each question about this fan and the unit as a whole,
-      # without those that tell nothing.
-      def own_findings = telling.reverse.uniq(&:test_id).reverse
-
-      # What all answers to each question say together, and what was complained of
-      # where nobody has looked at it yet.
-      def evidence
-        telling.group_by(&:test_id).values.map { |answers| Evidence.of(answers) } + complaints
-      end
-
-      # Findings about other fans: position => [Evidence].
-      def neighbour_evidence
-        others = findings.reject { |finding| own?(finding) || !finding.telling? }
-        others.group_by(&:position).transform_values { |list| list.group_by(&:test_id).values.map { |answers| Evidence.of(answers) } }
-      end
-
-      # Answers that a later answer to the same question disagrees with.
-      def disagreements
-        telling.group_by(&:test_id).values.select { |answers| answers.map(&:outcome).uniq.size > 1 }
-      end
-
-      # Whether a test was made here and told nothing.
-      def tried?(test) = findings.any? { |finding| finding.test_id == test.id && own?(finding) && !finding.telling? }
-
-      # Whether a test was answered in a way that does not fit the leading causes, and
-      # not yet answered the same way twice.
-      def doubtful?(test, posterior)
-        one = posterior.evidence.find { |piece| piece.test == test && !piece.complaint? } or return false
-        return false if one.answers >= MOST_ANSWERS
-        leading = posterior.sets.each_index.max_by { |h| posterior.hypotheses[h] }
-        posterior.chance_under(leading, one) < Diagnosis.rules["doubtful"]
-      end
-
-      def neighbours? = motors.keys.count { |key| key.start_with?(equipment.side) } > 1
-
-      private
-
-      def own?(finding) = finding.position.nil? || finding.position == position || finding.test.unit?
-
-      def telling = findings.select { |finding| own?(finding) && finding.telling? }
-
-      def complaints
-        answered = telling.map(&:test_id)
-        complaint.map { |kind| Evidence.complaint(Diagnosis.rules["complaint"]["kinds"][kind]) }.reject { |one| answered.include?(one.test.id) }
-      end
-    end
 
     SIDES = %w[evaporator condenser].freeze
     # A question is not asked more often than this.

@@ -7,17 +7,23 @@ module Fenbo
       # Where a row may hold pictures: always, by group of motions, by one motion.
       BLOCKS = %w[shows moving still turning labouring stalled dead].freeze
 
-      def self.all = @all ||= Knowledge.table("causes").to_h { |id, row| [id, new(id, row)] }.freeze
+      def self.all
+        @all ||= Knowledge.table("causes").to_h { |id, row| [id, new(id, row)] }.freeze
+      end
 
       def self.[](id) = all.fetch(id)
 
       # What the screen calls a verdict, the two that are no cause included.
       def self.label(id)
         case id
-        when HEALTHY then "Healthy"
-        when UNKNOWN then "None of these"
-        when "undetermined" then "Not settled yet"
-        else self[id].label
+        when HEALTHY
+          "Healthy"
+        when UNKNOWN
+          "None of these"
+        when "undetermined"
+          "Not settled yet"
+        else
+          self[id].label
         end
       end
 
@@ -49,7 +55,9 @@ module Fenbo
       # family, by motor, by age and after recent work lies over its rate.
       def odds(equipment:, age_band:, recent_work:)
         rate = @row["rate"].fetch(equipment.side, 0.0) / 100.0
-        rate *= @row.fetch("by_family", {}).fetch(equipment.family, 1.0) * @row.fetch("by_motor", {}).fetch(equipment.motor, 1.0)
+        rate *=
+          @row.fetch("by_family", {}).fetch(equipment.family, 1.0) *
+          @row.fetch("by_motor", {}).fetch(equipment.motor, 1.0)
         rate *= @row.fetch("age", {}).fetch(age_band, 1.0)
         rate *= @row.fetch("recent_work", 1.0) if recent_work
         # With an unknown motor each family's own causes are only half likely.

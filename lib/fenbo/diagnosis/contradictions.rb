@@ -19,26 +19,46 @@ module Fenbo
       def disagreeing
         @case_file.disagreements.map do |answers|
           first, last = answers.first, answers.last
-          {test: last.test_id, outcome: first.outcome, would_fit: nil,
-           why: "#{last.test.short} was answered twice: “#{first.label}”, then “#{last.label}”. The later one counts; do it once more."}
+          {
+            test: last.test_id,
+            outcome: first.outcome,
+            would_fit: nil,
+            why:
+              "#{last.test.short} was answered twice: “#{first.label}”, then “#{last.label}”. The later one " \
+              "counts; do it once more."
+          }
         end
       end
 
       def unlikely
-        @posterior.evidence.reject(&:complaint?).filter_map do |one|
-          chance = @posterior.chance_under(leading, one)
-          next if chance >= @limits["diagnosis.contradiction"]
-          fitting, better = best_fit(one)
-          next if chance >= better * @limits["diagnosis.contradiction_ratio"]
-          {test: one.test.id, outcome: one.finding.outcome, would_fit: fitting, why: why(one.finding, chance, fitting)}
-        end
+        @posterior
+          .evidence
+          .reject(&:complaint?)
+          .filter_map do |one|
+            chance = @posterior.chance_under(leading, one)
+            next if chance >= @limits["diagnosis.contradiction"]
+            fitting, better = best_fit(one)
+            next if chance >= better * @limits["diagnosis.contradiction_ratio"]
+            {
+              test: one.test.id,
+              outcome: one.finding.outcome,
+              would_fit: fitting,
+              why: why(one.finding, chance, fitting)
+            }
+          end
       end
 
-      def leading = @leading ||= @posterior.sets.each_index.max_by { |h| @posterior.hypotheses[h] }
+      def leading
+        @leading ||= @posterior.sets.each_index.max_by { |h| @posterior.hypotheses[h] }
+      end
 
       # The single cause that would show this finding most often.
       def best_fit(one)
-        singles.map { |h, set| [set.empty? ? HEALTHY : @posterior.model.causes[set.first].id, @posterior.chance_under(h, one)] }.max_by(&:last)
+        singles
+          .map do |h, set|
+            [set.empty? ? HEALTHY : @posterior.model.causes[set.first].id, @posterior.chance_under(h, one)]
+          end
+          .max_by(&:last)
       end
 
       def singles
@@ -47,7 +67,8 @@ module Fenbo
 
       def why(finding, chance, fitting)
         seldom = (chance < 0.005) ? "next to never" : "in only #{(chance * 100).round.clamp(1, 99)} of 100 cases"
-        "#{finding.test.short} “#{finding.label.downcase}” goes with #{leading_name} #{seldom}; it would fit #{Cause.label(fitting).downcase}. Repeat it, or look for a second cause."
+        "#{finding.test.short} “#{finding.label.downcase}” goes with #{leading_name} #{seldom}; it would fit " \
+        "#{Cause.label(fitting).downcase}. Repeat it, or look for a second cause."
       end
 
       def leading_name

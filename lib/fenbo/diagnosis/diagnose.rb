@@ -21,9 +21,13 @@ module Fenbo
 
       def posterior = @posterior ||= Posterior.of(question, model)
 
-      def next_tests = @next_tests ||= NextTests.new(question, posterior, limits)
+      def next_tests
+        @next_tests ||= NextTests.new(question, posterior, limits)
+      end
 
-      def decisive? = posterior.leading_sets.first.last >= limits["diagnosis.decisive"]
+      def decisive?
+        posterior.leading_sets.first.last >= limits["diagnosis.decisive"]
+      end
 
       def verdict
         leader, chance = posterior.causes.first
@@ -38,15 +42,24 @@ module Fenbo
 
       def figures
         {
-          causes:, sets:, healthy: posterior.healthy.round(4), none_of_these: posterior.none_of_these.round(4),
+          causes:,
+          sets:,
+          healthy: posterior.healthy.round(4),
+          none_of_these: posterior.none_of_these.round(4),
           next_tests: decisive? ? [] : next_tests.list.map { |proposal| proposal_row(proposal) },
-          stop: stop, contradictions: Contradictions.new(question, posterior, limits).list,
-          decisive: decisive?, ledger:, experience:, withheld: next_tests.withheld.map { |test, why| {test: test.id, why:} }
+          stop: stop,
+          contradictions: Contradictions.new(question, posterior, limits).list,
+          decisive: decisive?,
+          ledger:,
+          experience:,
+          withheld: next_tests.withheld.map { |test, why| {test: test.id, why:} }
         }
       end
 
       def causes
-        posterior.causes.select { |_, chance| chance >= SHOWN_CAUSES }
+        posterior
+          .causes
+          .select { |_, chance| chance >= SHOWN_CAUSES }
           .map { |cause, chance| {id: cause.id, probability: chance.round(4)} }
       end
 
@@ -55,7 +68,14 @@ module Fenbo
       end
 
       def proposal_row(proposal)
-        {test: proposal.test.id, minutes: proposal.minutes, state: proposal.state, gain: proposal.gain.round(2), outcomes: proposal.outcomes, again: proposal.again}
+        {
+          test: proposal.test.id,
+          minutes: proposal.minutes,
+          state: proposal.state,
+          gain: proposal.gain.round(2),
+          outcomes: proposal.outcomes,
+          again: proposal.again
+        }
       end
 
       def stop
@@ -66,15 +86,35 @@ module Fenbo
       def book = @book ||= Ledger.new(posterior)
 
       def ledger
-        posterior.causes.keys.first(LEDGERS).to_h do |cause|
-          [cause.id, book.of(cause).map { |entry| {test: entry.test.id, outcome: entry.finding&.outcome, factor: entry.factor.round(3), strength: entry.strength} }]
-        end
+        posterior
+          .causes
+          .keys
+          .first(LEDGERS)
+          .to_h do |cause|
+            [
+              cause.id,
+              book
+                .of(cause)
+                .map do |entry|
+                  {
+                    test: entry.test.id,
+                    outcome: entry.finding&.outcome,
+                    factor: entry.factor.round(3),
+                    strength: entry.strength
+                  }
+                end
+            ]
+          end
       end
 
       # How many of the shop's closed jobs stand behind the leading causes' rates.
       def experience
         return nil if question.experience.none?
-        posterior.causes.keys.first(LEDGERS).to_h { |cause| [cause.id, question.experience.behind(question.equipment, cause)] }
+        posterior
+          .causes
+          .keys
+          .first(LEDGERS)
+          .to_h { |cause| [cause.id, question.experience.behind(question.equipment, cause)] }
       end
 
       def reasons = [leading_reason, *evidence, *set_aside, stop_reason].compact
@@ -83,30 +123,53 @@ module Fenbo
         set, chance = posterior.leading_sets.first
         name = set.empty? ? "No cause" : set.map(&:label).join(" with ")
         name += " alone" if set.one?
-        limit_reason("#{name} explains it best: #{(chance * 100).round} in 100, after #{count(posterior.findings.size)}", "diagnosis.decisive", value: chance.round(4))
+        limit_reason(
+          "#{name} explains it best: #{(chance * 100).round} in 100, after #{count(posterior.findings.size)}",
+          "diagnosis.decisive",
+          value: chance.round(4)
+        )
       end
 
-      def count(findings) = (findings == 1) ? "one finding" : "#{findings} findings"
+      def count(findings)
+        (findings == 1) ? "one finding" : "#{findings} findings"
+      end
 
       # The findings that moved the leading cause, in words.
       def evidence
         cause = posterior.leading_set.max_by { |one| posterior.causes[one] } || posterior.causes.keys.first
-        book.of(cause).reject { |entry| entry.strength.start_with?("hardly") }.first(5).map do |entry|
-          reason("#{entry.test.short} “#{entry.said.downcase}” speaks #{entry.strength} #{cause.label.downcase}",
-            "evidence.#{entry.test.id}", value: entry.factor.round(2), source: "causes/bearing-on-each-other")
-        end
+        book
+          .of(cause)
+          .reject { |entry| entry.strength.start_with?("hardly") }
+          .first(5)
+          .map do |entry|
+            reason(
+              "#{entry.test.short} “#{entry.said.downcase}” speaks #{entry.strength} #{cause.label.downcase}",
+              "evidence.#{entry.test.id}",
+              value: entry.factor.round(2),
+              source: "causes/bearing-on-each-other"
+            )
+          end
       end
 
       def set_aside
-        question.own_findings.reject { |finding| model.equipment.test?(finding.test) }.map do |finding|
-          reason("#{finding.test.short} is left aside: #{model.equipment.why_not(finding.test)}", "finding.not_here", source: "causes/tests")
-        end
+        question
+          .own_findings
+          .reject { |finding| model.equipment.test?(finding.test) }
+          .map do |finding|
+            reason(
+              "#{finding.test.short} is left aside: #{model.equipment.why_not(finding.test)}",
+              "finding.not_here",
+              source: "causes/tests"
+            )
+          end
       end
 
       def stop_reason
         case stop
-        when "decisive" then limit_reason("Decisive: no further test is needed before acting", "diagnosis.decisive")
-        when "no_test_worth_it" then reason("No test left would save more than it costs", "stop.no_test_worth_it", source: "causes/next-test")
+        when "decisive"
+          limit_reason("Decisive: no further test is needed before acting", "diagnosis.decisive")
+        when "no_test_worth_it"
+          reason("No test left would save more than it costs", "stop.no_test_worth_it", source: "causes/next-test")
         end
       end
     end

@@ -31,7 +31,9 @@ module Fenbo
 
       def fits?(allowed, value) = allowed.nil? || allowed.include?(value)
 
-      def motor_fits?(allowed) = allowed.nil? || motor.nil? || allowed.include?(motor)
+      def motor_fits?(allowed)
+        allowed.nil? || motor.nil? || allowed.include?(motor)
+      end
     end
   end
 end

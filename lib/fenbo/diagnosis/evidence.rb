@@ -11,50 +11,58 @@ module Fenbo
     # An answer that a later one to the same question corrects counts with more
     # mistakes than the last: whoever asks again looks closer. A complaint is
     # evidence too, of the outcomes that would be complained of.
-    Evidence = Value.of(:test, :base, :extra, finding: nil, answers: 1) do
-      # @param findings [Array<Finding>] all answers to one test, oldest first
-      define_singleton_method(:of) do |findings|
-        test = findings.first.test
-        mistakes = findings.map { test.mistake }
-        again = Diagnosis.rules["asked_again"]
-        mistakes[0..-2] = mistakes[0..-2].map { |one| [one * again, 0.5].min } if findings.map(&:outcome).uniq.size > 1
-        return soft(findings.last, mistakes.last, findings.size) if findings.last.weights
-        answered = findings.map { |finding| test.outcomes.index(finding.outcome) }
-        weigh(test, answered, mistakes, findings.last, findings.size)
-      end
-
-      define_singleton_method(:weigh) do |test, answered, mistakes, finding, answers|
-        flat = mistakes.map { |one| one / test.telling.sum }
-        base = flat.inject(:*)
-        extra = answered.uniq.to_h do |k|
-          named = answered.each_index.inject(1.0) { |product, j| product * (flat[j] + ((answered[j] == k) ? 1 - mistakes[j] : 0)) }
-          [k, named - base]
+    Evidence =
+      Value.of(:test, :base, :extra, finding: nil, answers: 1) do
+        # @param findings [Array<Finding>] all answers to one test, oldest first
+        define_singleton_method(:of) do |findings|
+          test = findings.first.test
+          mistakes = findings.map { test.mistake }
+          again = Diagnosis.rules["asked_again"]
+          mistakes[0..-2] = mistakes[0..-2].map { |one| [one * again, 0.5].min } if findings.map(&:outcome).uniq.size >
+            1
+          return soft(findings.last, mistakes.last, findings.size) if findings.last.weights
+          answered = findings.map { |finding| test.outcomes.index(finding.outcome) }
+          weigh(test, answered, mistakes, findings.last, findings.size)
         end
-        new(test:, base:, extra: extra.freeze, finding:, answers:)
+
+        define_singleton_method(:weigh) do |test, answered, mistakes, finding, answers|
+          flat = mistakes.map { |one| one / test.telling.sum }
+          base = flat.inject(:*)
+          extra =
+            answered.uniq.to_h do |k|
+              named =
+                answered
+                  .each_index
+                  .inject(1.0) { |product, j| product * (flat[j] + ((answered[j] == k) ? 1 - mistakes[j] : 0)) }
+              [k, named - base]
+            end
+          new(test:, base:, extra: extra.freeze, finding:, answers:)
+        end
+
+        # An instrument's answer that is not sure of one outcome: what it leaves open tells
+        # nothing.
+        define_singleton_method(:soft) do |finding, mistake, answers|
+          test = finding.test
+          flat = mistake / test.telling.sum
+          open = 1.0 - finding.weights.values.sum
+          extra = finding.weights.to_h { |outcome, share| [test.outcomes.index(outcome), (1 - mistake) * share] }
+          new(test:, base: flat * (1 - open) + open / test.telling.sum, extra: extra.freeze, finding:, answers:)
+        end
+
+        # A complaint of something that `test` would show as any but its ordinary outcomes.
+        define_singleton_method(:complaint) do |row|
+          test = Test[row["test"]]
+          told, imagined = Diagnosis.rules["complaint"].values_at("told", "imagined")
+          odd = (test.outcomes - row["ordinary"]).map { |outcome| test.outcomes.index(outcome) }
+          new(test:, base: imagined, extra: odd.to_h { |k| [k, told - imagined] }.freeze)
+        end
+
+        # The chance of what was said, given the chance of each true outcome.
+        def likelihood(chances)
+          base + extra.sum { |k, weight| weight * chances[k] }
+        end
+
+        def complaint? = finding.nil?
       end
-
-      # An instrument's answer that is not sure of one outcome: what it leaves open tells
-      # nothing.
-      define_singleton_method(:soft) do |finding, mistake, answers|
-        test = finding.test
-        flat = mistake / test.telling.sum
-        open = 1.0 - finding.weights.values.sum
-        extra = finding.weights.to_h { |outcome, share| [test.outcomes.index(outcome), (1 - mistake) * share] }
-        new(test:, base: flat * (1 - open) + open / test.telling.sum, extra: extra.freeze, finding:, answers:)
-      end
-
-      # A complaint of something that `test` would show as any but its ordinary outcomes.
-      define_singleton_method(:complaint) do |row|
-        test = Test[row["test"]]
-        told, imagined = Diagnosis.rules["complaint"].values_at("told", "imagined")
-        odd = (test.outcomes - row["ordinary"]).map { |outcome| test.outcomes.index(outcome) }
-        new(test:, base: imagined, extra: odd.to_h { |k| [k, told - imagined] }.freeze)
-      end
-
-      # The chance of what was said, given the chance of each true outcome.
-      def likelihood(chances) = base + extra.sum { |k, weight| weight * chances[k] }
-
-      def complaint? = finding.nil?
-    end
   end
 end

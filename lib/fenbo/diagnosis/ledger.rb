@@ -6,27 +6,29 @@ module Fenbo
     # against without it, all other findings taken as read (a leave-one-out Bayes
     # factor). Above one it speaks for the cause, below one against it.
     class Ledger
-      Entry = Value.of(:finding, :evidence, :factor) do
-        def for? = factor >= 1
+      Entry =
+        Value.of(:finding, :evidence, :factor) do
+          def for? = factor >= 1
 
-        def test = evidence.test
+          def test = evidence.test
 
-        # What was said, in words.
-        def said = finding ? finding.label : "complained of"
+          # What was said, in words.
+          def said = finding ? finding.label : "complained of"
 
-        # How much it speaks, in words.
-        def strength
-          size = for? ? factor : 1 / factor
-          word = if size >= 20
-            "strongly"
-          elsif size >= 4
-            "clearly"
-          else
-            (size >= 1.5) ? "a little" : "hardly"
+          # How much it speaks, in words.
+          def strength
+            size = for? ? factor : 1 / factor
+            word =
+              if size >= 20
+                "strongly"
+              elsif size >= 4
+                "clearly"
+              else
+                (size >= 1.5) ? "a little" : "hardly"
+              end
+            "#{word} #{for? ? "for" : "against"}"
           end
-          "#{word} #{for? ? "for" : "against"}"
         end
-      end
 
       def initialize(posterior)
         @posterior = posterior
@@ -45,7 +47,9 @@ module Fenbo
         place = @model.place(cause)
         held = @posterior.sets.each_index.select { |h| @posterior.sets[h].include?(place) }
         now = held.sum { |h| @posterior.hypotheses[h] }
-        @posterior.evidence.map { |one| Entry.new(finding: one.finding, evidence: one, factor: factor(without(one), held, now)) }
+        @posterior
+          .evidence
+          .map { |one| Entry.new(finding: one.finding, evidence: one, factor: factor(without(one), held, now)) }
           .sort_by { |entry| -Math.log(entry.factor).abs }
       end
 

@@ -42,7 +42,10 @@ module Fenbo
         @tests = Test.all.values.select { |test| equipment.test?(test) }.freeze
         @motions = Diagnosis.rules["motions"]
         @place = @causes.each_with_index.to_h
-        @sets = (0..LISTED).flat_map { |size| @causes.each_index.to_a.combination(size).select { |set| possible?(set) } }.freeze
+        @sets =
+          (0..LISTED)
+            .flat_map { |size| @causes.each_index.to_a.combination(size).select { |set| possible?(set) } }
+            .freeze
         @chances, @pictures, @usual, @sound, @cumulative, @kept, @named = {}, {}, {}, {}, {}, {}, {}
       end
 
@@ -50,14 +53,18 @@ module Fenbo
 
       def causes_of(set) = set.map { |c| causes[c] }
 
-      def possible?(set) = set.size < 2 || set.combination(2).none? { |one, other| excluded?(one, other) }
+      def possible?(set)
+        set.size < 2 || set.combination(2).none? { |one, other| excluded?(one, other) }
+      end
 
       # Whether two causes never hold at once on one fan.
       def excluded?(one, other) = exclusions[one][other]
 
       # Odds of each cause before anything is seen, in `causes` order.
       def odds(age_band:, recent_work:)
-        causes.map { |cause| cause.odds(equipment:, age_band:, recent_work:) * experience.rate_factor(equipment, cause) }
+        causes.map do |cause|
+          cause.odds(equipment:, age_band:, recent_work:) * experience.rate_factor(equipment, cause)
+        end
       end
 
       # Weight of a set; not normalised.
@@ -73,7 +80,11 @@ module Fenbo
       # [chance of each motion] under a set of causes.
       def motion_of(set)
         @motion_of ||= {}
-        @motion_of[set] ||= set.empty? ? spread(rules["healthy"]["motion"]) : Chances.maximum(set.map { |c| causes[c].motion(equipment.motor) })
+        @motion_of[set] ||= if set.empty?
+          spread(rules["healthy"]["motion"])
+        else
+          Chances.maximum(set.map { |c| causes[c].motion(equipment.motor) })
+        end
       end
 
       def motion_of_unknown = spread(rules["unknown"]["motion"])
@@ -94,7 +105,10 @@ module Fenbo
       def sound(test, m)
         @sound[[test.id, m]] ||= begin
           odd = rules["healthy"]["odd"]
-          row = usual(test, m).each_with_index.map { |chance, k| test.ordinary.include?(test.outcomes[k]) ? chance : chance * odd }
+          row =
+            usual(test, m).each_with_index.map do |chance, k|
+              test.ordinary.include?(test.outcomes[k]) ? chance : chance * odd
+            end
           row.map { |one| one / row.sum }
         end
       end
@@ -118,7 +132,8 @@ module Fenbo
       def distribution(test, m, set)
         (@kept[test.id] ||= motions.map { {} })[m][set] ||= begin
           bearing = set.select { |c| cumulative(test, m)[c] }
-          if set.empty? then sound(test, m)
+          if set.empty?
+            sound(test, m)
           else
             bearing.empty? ? usual(test, m) : Chances.maximum(bearing.map { |c| picture(test, m, c) })
           end
@@ -135,11 +150,17 @@ module Fenbo
       end
 
       def of_unknown(test, m)
-        (@unknown ||= {})[[test.id, m]] ||= Chances.mix(test.telling.map { |one| one / test.telling.sum }, usual(test, m), rules["unknown"]["flat"])
+        (@unknown ||= {})[[test.id, m]] ||= Chances.mix(
+          test.telling.map { |one| one / test.telling.sum },
+          usual(test, m),
+          rules["unknown"]["flat"]
+        )
       end
 
       # What is seen when nothing bears on a test.
-      def usual(test, m) = @usual[[test.id, m]] ||= test.usual(motions[m], equipment.side, equipment.motor)
+      def usual(test, m)
+        @usual[[test.id, m]] ||= test.usual(motions[m], equipment.side, equipment.motor)
+      end
 
       # Running sums of each cause's picture, a nought before them; nil for a cause
       # that does not bear on the test.
@@ -160,12 +181,15 @@ module Fenbo
       def rules = Diagnosis.rules
 
       def exclusions
-        @exclusions ||= Array.new(causes.size) { Array.new(causes.size, false) }.tap do |table|
-          rules["impossible"].each do |ids|
-            one, other = ids.map { |id| @place[Cause[id]] }
-            table[one][other] = table[other][one] = true if one && other
-          end
-        end
+        @exclusions ||=
+          Array
+            .new(causes.size) { Array.new(causes.size, false) }
+            .tap do |table|
+              rules["impossible"].each do |ids|
+                one, other = ids.map { |id| @place[Cause[id]] }
+                table[one][other] = table[other][one] = true if one && other
+              end
+            end
       end
 
       def picture(test, m, c)
@@ -175,7 +199,9 @@ module Fenbo
         end
       end
 
-      def learned(test, m, c, chances) = experience.blend(causes[c], test, motions[m], chances)
+      def learned(test, m, c, chances)
+        experience.blend(causes[c], test, motions[m], chances)
+      end
     end
   end
 end

@@ -8,7 +8,11 @@ module Fenbo
     class Neighbours
       def initialize(case_file, model)
         @model = model
-        @positions = case_file.neighbour_evidence.map { |position, evidence| [position, evidence.select { |one| model.equipment.test?(one.test) }] }.reject { |_, list| list.empty? }
+        @positions =
+          case_file
+            .neighbour_evidence
+            .map { |position, evidence| [position, evidence.select { |one| model.equipment.test?(one.test) }] }
+            .reject { |_, list| list.empty? }
         @known = {}
         @likelihoods = {}
       end
@@ -27,27 +31,43 @@ module Fenbo
       # What reaches one neighbour by a common supply or control reaches them all: each
       # reaching cause strikes the bank or spares it; sum over both.
       def over_struck(reaching)
-        (0..reaching.size).flat_map { |size| reaching.combination(size).to_a }.sum do |struck|
-          chance = reaching.inject(1.0) { |product, c| product * (struck.include?(c) ? @model.causes[c].reaches : 1 - @model.causes[c].reaches) }
-          @positions.inject(chance) { |product, (position, evidence)| product * likelihood(struck.select { |c| there?(c, position) }, position, evidence) }
-        end
+        (0..reaching.size)
+          .flat_map { |size| reaching.combination(size).to_a }
+          .sum do |struck|
+            chance =
+              reaching.inject(1.0) do |product, c|
+                product * (struck.include?(c) ? @model.causes[c].reaches : 1 - @model.causes[c].reaches)
+              end
+            @positions.inject(chance) do |product, (position, evidence)|
+              product * likelihood(struck.select { |c| there?(c, position) }, position, evidence)
+            end
+          end
       end
 
       # On the other side of the unit only what belongs to the whole unit reaches.
-      def there?(c, position) = @model.causes[c].unit? || position.start_with?(@model.equipment.side)
+      def there?(c, position)
+        @model.causes[c].unit? || position.start_with?(@model.equipment.side)
+      end
 
       def likelihood(struck, position, evidence)
-        @likelihoods[[struck, position]] ||= struck.empty? ? untouched(evidence) : over(@model.motion_of(struck), evidence) { |test, m| @model.distribution(test, m, struck) }
+        @likelihoods[[struck, position]] ||= if struck.empty?
+          untouched(evidence)
+        else
+          over(@model.motion_of(struck), evidence) { |test, m| @model.distribution(test, m, struck) }
+        end
       end
 
       def untouched(evidence)
         own = Diagnosis.rules["neighbour"]
         well = over(@model.spread(own["motion"]), evidence) { |test, m| @model.usual(test, m) }
-        (1 - own["own_fault"]) * well + own["own_fault"] * over(@model.motion_of_unknown, evidence) { |test, m| @model.of_unknown(test, m) }
+        (1 - own["own_fault"]) * well +
+          own["own_fault"] * over(@model.motion_of_unknown, evidence) { |test, m| @model.of_unknown(test, m) }
       end
 
       def over(motion, evidence)
-        motion.each_with_index.sum { |chance, m| chance * evidence.inject(1.0) { |product, one| product * one.likelihood(yield(one.test, m)) } }
+        motion.each_with_index.sum do |chance, m|
+          chance * evidence.inject(1.0) { |product, one| product * one.likelihood(yield(one.test, m)) }
+        end
       end
     end
   end

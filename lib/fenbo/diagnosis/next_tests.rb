@@ -24,8 +24,10 @@ module Fenbo
 
       # @return [Array<Proposal>] best first, only those that save something
       def list
-        @list ||= ranked.filter_map { |test, value| proposal(test, value) if value > Diagnosis.rules["least_gain"] }
-          .first(Diagnosis.rules["most_next_tests"])
+        @list ||=
+          ranked
+            .filter_map { |test, value| proposal(test, value) if value > Diagnosis.rules["least_gain"] }
+            .first(Diagnosis.rules["most_next_tests"])
       end
 
       # [[test, why]] for every test that is not offered.
@@ -36,22 +38,40 @@ module Fenbo
       private
 
       # Everything that may be done now, and answered tests that do not fit.
-      def candidates = @candidates ||= @posterior.model.tests.reject { |test| @offer.why_not(test) && !again?(test) }
+      def candidates
+        @candidates ||= @posterior.model.tests.reject { |test| @offer.why_not(test) && !again?(test) }
+      end
 
-      def again?(test) = @case_file.doubtful?(test, @posterior) && @offer.why_not_again(test).nil?
+      def again?(test)
+        @case_file.doubtful?(test, @posterior) && @offer.why_not_again(test).nil?
+      end
 
       # [[test, value in minutes]], best first; the most promising looked at one step
       # further.
       def ranked
-        near = candidates.map { |test| [test, @outlook.saved(test) - cost(test, @case_file.state)] }.sort_by { |test, value| [-value, test.id] }
+        near =
+          candidates
+            .map { |test| [test, @outlook.saved(test) - cost(test, @case_file.state)] }
+            .sort_by { |test, value| [-value, test.id] }
         wide, deep = @rules.values_at("first", "second")
         followers = followers(near).first(deep)
-        far = near.first(wide).map { |test, _| [test, @outlook.saved_with(test, followers) { |next_test| cost(next_test, @offer.state(test)) } - cost(test, @case_file.state)] }
+        far =
+          near
+            .first(wide)
+            .map do |test, _|
+              [
+                test,
+                @outlook.saved_with(test, followers) { |next_test| cost(next_test, @offer.state(test)) } -
+                  cost(test, @case_file.state)
+              ]
+            end
         far.sort_by { |test, value| [-value, test.id] }
       end
 
       # What may come second: those that save most, whatever the way to them costs.
-      def followers(near) = near.map(&:first).sort_by { |test| -@outlook.saved(test) }
+      def followers(near)
+        near.map(&:first).sort_by { |test| -@outlook.saved(test) }
+      end
 
       def cost(test, from)
         state = @offer.state(test, from)
@@ -59,7 +79,14 @@ module Fenbo
       end
 
       def proposal(test, value)
-        Proposal.new(test:, state: @offer.state(test), minutes: @offer.minutes(test), gain: value * @case_file.minute_cost, outcomes: @outlook.outcomes(test), again: again?(test))
+        Proposal.new(
+          test:,
+          state: @offer.state(test),
+          minutes: @offer.minutes(test),
+          gain: value * @case_file.minute_cost,
+          outcomes: @outlook.outcomes(test),
+          again: again?(test)
+        )
       end
     end
   end

@@ -26,7 +26,9 @@ module Fenbo
       end
 
       # Minutes of the test and of getting to its state.
-      def minutes(test, from = @case_file.state) = test.minutes + change_minutes(from, state(test, from))
+      def minutes(test, from = @case_file.state)
+        test.minutes + change_minutes(from, state(test, from))
+      end
 
       # The state it is done in: the present one where that serves.
       def state(test, from = @case_file.state)
@@ -53,14 +55,20 @@ module Fenbo
         steps = Diagnosis.rules["states"]["minutes"]
         return 0 if from == to
         case to
-        when "L" then (from == "D") ? steps["energise"] : 0
-        when "P" then way_there(from, steps["arm"]) + ((from == "D") ? steps["energise"] : 0)
-        when "D" then way_there(from, 0) + steps["lock"] + ((from == "L") ? @equipment.cover_minutes : 0)
-        when "C" then (from == "L") ? @equipment.cover_minutes + @equipment.roof_minutes : 0
+        when "L"
+          (from == "D") ? steps["energise"] : 0
+        when "P"
+          way_there(from, steps["arm"]) + ((from == "D") ? steps["energise"] : 0)
+        when "D"
+          way_there(from, 0) + steps["lock"] + ((from == "L") ? @equipment.cover_minutes : 0)
+        when "C"
+          (from == "L") ? @equipment.cover_minutes + @equipment.roof_minutes : 0
         end
       end
 
-      def way_there(from, minutes) = (from == "L") ? minutes + @equipment.roof_minutes : 0
+      def way_there(from, minutes)
+        (from == "L") ? minutes + @equipment.roof_minutes : 0
+      end
     end
   end
 end

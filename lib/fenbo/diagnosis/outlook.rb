@@ -25,7 +25,9 @@ module Fenbo
       end
 
       # Minutes of wrong repair that the test is expected to spare.
-      def saved(test) = @saved[test.id] ||= loss(all, @weights) - left(test, all, @weights)
+      def saved(test)
+        @saved[test.id] ||= loss(all, @weights) - left(test, all, @weights)
+      end
 
       # The same with the best of `followers` after each outcome, net of what that one
       # costs (the block).
@@ -37,9 +39,12 @@ module Fenbo
       # [{outcome, chance, leads_to}] of a test.
       def outcomes(test)
         whole = @weights.sum
-        test.outcomes.zip(each_outcome(test, all, @weights)).filter_map do |outcome, (part, total)|
-          {outcome:, chance: (total / whole).round(3), leads_to: leader(part)} if total > 0.001
-        end
+        test
+          .outcomes
+          .zip(each_outcome(test, all, @weights))
+          .filter_map do |outcome, (part, total)|
+            {outcome:, chance: (total / whole).round(3), leads_to: leader(part)} if total > 0.001
+          end
       end
 
       private
@@ -49,7 +54,11 @@ module Fenbo
       # Hypothesis and motion pairs worth following, heaviest first.
       def gather
         rows = @posterior.weights
-        @pairs = rows.each_index.flat_map { |m| rows[m].each_index.filter_map { |h| [h, m] if rows[m][h] > SPECK } }.max_by(MOST) { |h, m| rows[m][h] }
+        @pairs =
+          rows
+            .each_index
+            .flat_map { |m| rows[m].each_index.filter_map { |h| [h, m] if rows[m][h] > SPECK } }
+            .max_by(MOST) { |h, m| rows[m][h] }
         @weights = @pairs.map { |h, m| rows[m][h] }
         near = @posterior.causes.select { |_, chance| chance > REMOTE }.keys
         place = near.each_with_index.to_h { |cause, index| [@model.place(cause), index] }
@@ -120,7 +129,9 @@ module Fenbo
       def chances(test)
         @seen[test.id] ||= begin
           before = @posterior.evidence.find { |one| one.test == test && !one.complaint? }
-          @pairs.map { |h, m| before ? again(before, m, @posterior.sets[h]) : @model.named(test, m, @posterior.sets[h]) }
+          @pairs.map do |h, m|
+            before ? again(before, m, @posterior.sets[h]) : @model.named(test, m, @posterior.sets[h])
+          end
         end
       end
 

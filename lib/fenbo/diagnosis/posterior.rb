@@ -21,8 +21,12 @@ module Fenbo
       attr_reader :model, :evidence, :sets, :weights
 
       def self.of(case_file, model)
-        new(model, evidence: case_file.evidence.select { |one| model.equipment.test?(one.test) }, neighbours: Neighbours.new(case_file, model),
-          odds: model.odds(age_band: case_file.age_band, recent_work: case_file.recent_work))
+        new(
+          model,
+          evidence: case_file.evidence.select { |one| model.equipment.test?(one.test) },
+          neighbours: Neighbours.new(case_file, model),
+          odds: model.odds(age_band: case_file.age_band, recent_work: case_file.recent_work)
+        )
       end
 
       # @param evidence [Array<Evidence>] about this fan and the unit, one a test
@@ -47,16 +51,18 @@ module Fenbo
 
       # Cause => chance that it holds, alone or with others; likeliest first.
       def causes
-        @causes ||= begin
-          held = Array.new(model.causes.size, 0.0)
-          sets.each_with_index { |set, h| set.each { |c| held[c] += hypotheses[h] } }
-          model.causes.zip(held).sort_by { |cause, chance| [-chance, cause.id] }.to_h
-        end
+        @causes ||=
+          begin
+            held = Array.new(model.causes.size, 0.0)
+            sets.each_with_index { |set, h| set.each { |c| held[c] += hypotheses[h] } }
+            model.causes.zip(held).sort_by { |cause, chance| [-chance, cause.id] }.to_h
+          end
       end
 
       # The likeliest [[causes], chance], best first, without "none of these".
       def leading_sets
-        @leading_sets ||= sets.each_index.max_by(LEADING) { |h| hypotheses[h] }.map { |h| [model.causes_of(sets[h]), hypotheses[h]] }
+        @leading_sets ||=
+          sets.each_index.max_by(LEADING) { |h| hypotheses[h] }.map { |h| [model.causes_of(sets[h]), hypotheses[h]] }
       end
 
       def leading_set = leading_sets.first.first
@@ -83,7 +89,12 @@ module Fenbo
         pairs = weigh_listed
         unknown = weigh_unknown
         whole = pairs.sum(&:sum) + unknown.sum
-        @triples = Triples.new(model, @odds, lifts(pairs), @neighbours, evidence).reached(pairs, branch: whole * BRANCH, trace: whole * TRACE)
+        @triples =
+          Triples.new(model, @odds, lifts(pairs), @neighbours, evidence).reached(
+            pairs,
+            branch: whole * BRANCH,
+            trace: whole * TRACE
+          )
         @sets = (model.sets + @triples.keys).freeze
         rows = pairs.each_index.map { |m| pairs[m] + @triples.values.map { |row| row[m] } << unknown[m] }
         @weights = normalise(rows)
@@ -93,7 +104,10 @@ module Fenbo
 
       def weigh_listed
         prior = model.sets.map { |set| model.prior(set, @odds) * @neighbours.factor(set) }
-        rows = model.motions.each_index.map { |m| model.sets.each_with_index.map { |set, h| prior[h] * model.motion_of(set)[m] } }
+        rows =
+          model.motions.each_index.map do |m|
+            model.sets.each_with_index.map { |set, h| prior[h] * model.motion_of(set)[m] }
+          end
         evidence.each { |one| rows.each_with_index { |row, m| scale(row, listed(one, m)) } }
         rows
       end
@@ -103,17 +117,25 @@ module Fenbo
       def lifts(rows)
         single = model.causes.each_index.map { |c| 1 + c }
         live = rows.each_index.select { |m| rows[m].sum > 0 }
-        single.map { |h| live.map { |m| evidence.inject(1.0) { |lift, one| lift * [listed(one, m)[h] / listed(one, m)[0], 1.0].max } }.max }
+        single.map do |h|
+          live
+            .map { |m| evidence.inject(1.0) { |lift, one| lift * [listed(one, m)[h] / listed(one, m)[0], 1.0].max } }
+            .max
+        end
       end
 
       def weigh_unknown
         model.motion_of_unknown.each_with_index.map do |chance, m|
-          evidence.inject(model.unknown_odds * @neighbours.factor_of_unknown * chance) { |weight, one| weight * one.likelihood(model.of_unknown(one.test, m)) }
+          evidence.inject(model.unknown_odds * @neighbours.factor_of_unknown * chance) do |weight, one|
+            weight * one.likelihood(model.of_unknown(one.test, m))
+          end
         end
       end
 
       # The evidence under each listed set.
-      def listed(one, m) = ((@listed ||= {}.compare_by_identity)[one] ||= model.likelihoods(one))[m]
+      def listed(one, m)
+        ((@listed ||= {}.compare_by_identity)[one] ||= model.likelihoods(one))[m]
+      end
 
       def of_set(one, m, set)
         one.extra.inject(one.base) { |sum, (k, weight)| sum + weight * model.chance(one.test, m, set, k) }

@@ -4,7 +4,9 @@ module Fenbo
   module Diagnosis
     # One test a technician can do: a row of knowledge/tests.yml.
     class Test
-      def self.all = @all ||= Knowledge.table("tests").to_h { |id, row| [id, new(id, row)] }.freeze
+      def self.all
+        @all ||= Knowledge.table("tests").to_h { |id, row| [id, new(id, row)] }.freeze
+      end
 
       def self.[](id) = all.fetch(id)
 
@@ -51,7 +53,9 @@ module Fenbo
       # What a healthy fan shows.
       def ordinary = @row["ordinary"] || outcomes.first(1)
 
-      def tells_nothing?(outcome) = @row.fetch("tells_nothing", []).include?(outcome)
+      def tells_nothing?(outcome)
+        @row.fetch("tells_nothing", []).include?(outcome)
+      end
 
       def mistake = @row.fetch("mistake", Diagnosis.rules["default_mistake"])
 

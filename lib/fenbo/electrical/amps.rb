@@ -14,7 +14,9 @@ module Fenbo
       SEVERITY = %w[locked none over under cannot_tell within].freeze
       VERDICTS = (SEVERITY + ["not_by_amps"]).freeze
 
-      def self.read(input, limits) = AmpsQuestion.read(input, tolerance: limits["amps.volts_tolerance"])
+      def self.read(input, limits)
+        AmpsQuestion.read(input, tolerance: limits["amps.volts_tolerance"])
+      end
 
       def answer
         Result.new(verdict:, figures:, reasons: AmpsReasons.new(self).list)

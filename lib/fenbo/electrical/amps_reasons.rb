@@ -8,8 +8,12 @@ module Fenbo
 
       MEANING = {
         "within" => "within the window",
-        "over" => "over the window: drag in the bearings, too much blade, blocked or reversed air, low voltage or shorted turns",
-        "under" => "under the window, which is not good news: slipping or missing blade, no air path, weak capacitor or a motor too big for its load",
+        "over" =>
+          "over the window: drag in the bearings, too much blade, blocked or reversed air, low voltage or " \
+          "shorted turns",
+        "under" =>
+          "under the window, which is not good news: slipping or missing blade, no air path, weak capacitor " \
+          "or a motor too big for its load",
         "none" => "as good as nothing: open winding, open protector or open connector",
         "locked" => "at locked-rotor current: the motor hums and does not turn"
       }.freeze
@@ -29,31 +33,86 @@ module Fenbo
       def supply = question.supply
 
       def no_voltage
-        return (reason("No voltage was measured with it: no current may only mean no supply", "voltage.unknown") if amps.verdict == "none") unless supply.known?
-        reason("There is no voltage at the motor: the supply is the first fault, the amps say nothing yet", "voltage.absent", value: supply.mean.round(1)) if supply.dead?
+        unless supply.known?
+          return (
+            if amps.verdict == "none"
+              reason("No voltage was measured with it: no current may only mean no supply", "voltage.unknown")
+            end
+          )
+        end
+        if supply.dead?
+          reason(
+            "There is no voltage at the motor: the supply is the first fault, the amps say nothing yet",
+            "voltage.absent",
+            value: supply.mean.round(1)
+          )
+        end
       end
 
       def voltage
         return if !supply.known? || supply.verdict == "in_range" || supply.dead?
-        limited("Supply is #{supply.verdict}, #{percent(supply.ratio)} of the nameplate: mend the voltage first, the amps verdict is only provisional",
-          "amps.volts_tolerance", supply.ratio.round(3))
+        limited(
+          "Supply is #{supply.verdict}, #{percent(supply.ratio)} of the nameplate: mend the voltage first, " \
+          "the amps verdict is only provisional",
+          "amps.volts_tolerance",
+          supply.ratio.round(3)
+        )
       end
 
       def ec
         return unless question.ec?
-        [reason("An EC motor's current is no sine: it takes a true-RMS meter, and it is judged by watts", "ec.by_watts", source: "electrical/window"), averaging, ec_verdict].compact
+        [
+          reason(
+            "An EC motor's current is no sine: it takes a true-RMS meter, and it is judged by watts",
+            "ec.by_watts",
+            source: "electrical/window"
+          ),
+          averaging,
+          ec_verdict
+        ].compact
       end
 
       def averaging
         return if question.meter.true_rms != false
-        reason("This clamp is not true RMS: what it shows of an EC motor's current can be off by a third, so watts from it are not to be trusted", "meter.true_rms", source: "electrical/meter")
+        reason(
+          "This clamp is not true RMS: what it shows of an EC motor's current can be off by a third, so " \
+          "watts from it are not to be trusted",
+          "meter.true_rms",
+          source: "electrical/meter"
+        )
       end
 
       def ec_verdict
-        return reason("Its nameplate watts are not given, so nothing can be judged", "ec.nameplate_watts") unless amps.window
-        return reason("Read watts, or give the measured power factor; #{limits["power_factor.ec"]} would only be assumed", "ec.watts_needed", source: limits.source("power_factor.ec")) unless amps.watts
-        return reason("Low watts may be the control's own wish: ask for full speed and read again", "watts.window_low", limit: amps.window.low.round(2), value: amps.watts.first.round(2), source: limits.source("watts.window_low")) if amps.verdict == "under"
-        reason("#{amps.watts.first.round(1)} W is #{MEANING.fetch(amps.verdict, "too close to a limit for this meter")}", "watts.window_high", limit: amps.window.high.round(2), value: amps.watts.first.round(2), source: limits.source("watts.window_high"))
+        unless amps.window
+          return reason("Its nameplate watts are not given, so nothing can be judged", "ec.nameplate_watts")
+        end
+        unless amps.watts
+          return (
+            reason(
+              "Read watts, or give the measured power factor; #{limits["power_factor.ec"]} would only be assumed",
+              "ec.watts_needed",
+              source: limits.source("power_factor.ec")
+            )
+          )
+        end
+        if amps.verdict == "under"
+          return (
+            reason(
+              "Low watts may be the control's own wish: ask for full speed and read again",
+              "watts.window_low",
+              limit: amps.window.low.round(2),
+              value: amps.watts.first.round(2),
+              source: limits.source("watts.window_low")
+            )
+          )
+        end
+        reason(
+          "#{amps.watts.first.round(1)} W is #{MEANING.fetch(amps.verdict, "too close to a limit for this meter")}",
+          "watts.window_high",
+          limit: amps.window.high.round(2),
+          value: amps.watts.first.round(2),
+          source: limits.source("watts.window_high")
+        )
       end
 
       def legs
@@ -64,49 +123,92 @@ module Fenbo
       def leg_reason(leg, index)
         name = (amps.legs.size == 3) ? "Leg #{%w[a b c][index]}: " : ""
         line, limit = line_for(leg.verdict)
-        Reason.new(text: "#{name}#{number(leg.amps)} A is #{number(leg.ratio)} × nameplate, #{MEANING.fetch(leg.verdict)}",
-          rule: line, limit: limit.round(3), value: leg.amps.round(4), source: limits.source(line))
+        Reason.new(
+          text: "#{name}#{number(leg.amps)} A is #{number(leg.ratio)} × nameplate, #{MEANING.fetch(leg.verdict)}",
+          rule: line,
+          limit: limit.round(3),
+          value: leg.amps.round(4),
+          source: limits.source(line)
+        )
       end
 
       def line_for(verdict)
         case verdict
-        when "none" then ["amps.none", amps.window.none]
-        when "under" then ["amps.window_low", amps.window.low]
-        when "locked" then ["locked_ratio.#{question.family}", amps.locked_amps]
-        else ["amps.window_high", amps.window.high]
+        when "none"
+          ["amps.none", amps.window.none]
+        when "under"
+          ["amps.window_low", amps.window.low]
+        when "locked"
+          ["locked_ratio.#{question.family}", amps.locked_amps]
+        else
+          ["amps.window_high", amps.window.high]
         end
       end
 
       def assumed_still
         return unless amps.verdict == "locked" && question.turning.nil?
-        reason("Nobody said whether it turns: taken as standing still, since a turning motor seldom draws this much", "locked.assumed")
+        reason(
+          "Nobody said whether it turns: taken as standing still, since a turning motor seldom draws this much",
+          "locked.assumed"
+        )
       end
 
       def cannot_tell
         return unless amps.verdict == "cannot_tell"
-        [limited("The meter's error straddles a limit (#{question.meter}), so it cannot be told", "amps.window_high", nil), remedy]
+        [
+          limited(
+            "The meter's error straddles a limit (#{question.meter}), so it cannot be told",
+            "amps.window_high",
+            nil
+          ),
+          remedy
+        ]
       end
 
       def remedy
         return reason("Needs a wattmeter, or a finer clamp", "meter.finer", source: "electrical/meter") if question.ec?
-        return reason("Needs a finer meter: #{limits["amps.most_turns"]} turns would not settle it either", "meter.finer", source: "electrical/meter") unless amps.turns_needed
-        Reason.new(text: "Wrap #{amps.turns_needed} turns through the jaw and read again: the count error is divided by the turns",
-          rule: "meter.turns", value: amps.turns_needed, source: "electrical/meter")
+        unless amps.turns_needed
+          return (
+            reason(
+              "Needs a finer meter: #{limits["amps.most_turns"]} turns would not settle it either",
+              "meter.finer",
+              source: "electrical/meter"
+            )
+          )
+        end
+        Reason.new(
+          text:
+            "Wrap #{amps.turns_needed} turns through the jaw and read again: the count error is divided by the turns",
+          rule: "meter.turns",
+          value: amps.turns_needed,
+          source: "electrical/meter"
+        )
       end
 
       def shift
         expected = supply.expected_amps(question.nameplate_amps)
         return if expected.nil? || question.ec? || (supply.ratio - 1).abs < 0.005
-        reason("At this voltage a loaded motor would draw about #{number(expected)} A instead of #{number(question.nameplate_amps)} A; an approximation, judged as read",
-          "voltage.shift", value: expected.round(3), source: "schools/voltage")
+        reason(
+          "At this voltage a loaded motor would draw about #{number(expected)} A instead of " \
+          "#{number(question.nameplate_amps)} A; an approximation, judged as read",
+          "voltage.shift",
+          value: expected.round(3),
+          source: "schools/voltage"
+        )
       end
 
       def balance
         share = amps.unbalance_percent or return
-        limited("Legs differ by #{share.round(1)} % from their mean", (share > limits["balance.amps_watch"]) ? "balance.amps_watch" : "balance.amps_good", share.round(2))
+        limited(
+          "Legs differ by #{share.round(1)} % from their mean",
+          (share > limits["balance.amps_watch"]) ? "balance.amps_watch" : "balance.amps_good",
+          share.round(2)
+        )
       end
 
-      def reason(text, rule, **rest) = Reason.new(text:, rule:, source: "electrical/window", **rest)
+      def reason(text, rule, **rest)
+        Reason.new(text:, rule:, source: "electrical/window", **rest)
+      end
 
       def limited(text, name, value)
         Reason.new(text:, rule: name, limit: limits[name], value:, source: limits.source(name))

@@ -19,10 +19,14 @@ module Fenbo
         range = read_range(input)
         load = input.object("under_load", required: false)
         by_load = input.given?("under_load")
-        input.fault("measured_uf", "needs measured_uf or under_load {amps, volts, hertz}") unless by_load || input.given?("measured_uf")
+        unless by_load || input.given?("measured_uf")
+          input.fault("measured_uf", "needs measured_uf or under_load {amps, volts, hertz}")
+        end
         Question.new(
-          rated_uf: input.number("rated_uf", required: !input.given?("range_uf"), above: 0, at_most: LARGEST_UF), range_uf: range,
-          tolerance_percent: input.number("tolerance_percent", required: false, above: 0, at_most: 100) || limits["capacitor.tolerance"],
+          rated_uf: input.number("rated_uf", required: !input.given?("range_uf"), above: 0, at_most: LARGEST_UF),
+          range_uf: range,
+          tolerance_percent:
+            input.number("tolerance_percent", required: false, above: 0, at_most: 100) || limits["capacitor.tolerance"],
           measured_uf: input.number("measured_uf", required: false, at_least: 0, at_most: LARGEST_UF),
           amps: load.number("amps", required: by_load, at_least: 0, at_most: MOST_AMPS),
           volts: load.number("volts", required: by_load, above: 0, at_most: MOST_VOLTS),
@@ -37,7 +41,15 @@ module Fenbo
       end
 
       def answer
-        Result.new(verdict:, figures: {low_uf: low.round(3), high_uf: high.round(3), measured_uf: measured.round(3)}, reasons:)
+        Result.new(
+          verdict:,
+          figures: {
+            low_uf: low.round(3),
+            high_uf: high.round(3),
+            measured_uf: measured.round(3)
+          },
+          reasons:
+        )
       end
 
       def low = question.range_uf&.first || question.rated_uf * (1 - tolerance)
@@ -58,7 +70,9 @@ module Fenbo
       private
 
       # A start capacitor's range stands for its own rating.
-      def open_below = limits["capacitor.open"] * (question.rated_uf || question.range_uf.first)
+      def open_below
+        limits["capacitor.open"] * (question.rated_uf || question.range_uf.first)
+      end
 
       def tolerance = question.tolerance_percent / 100.0
 
@@ -68,18 +82,42 @@ module Fenbo
 
       def working
         return nil if question.measured_uf
-        reason("#{tidy(question.amps)} A in the start lead at #{tidy(question.volts)} V and #{tidy(question.hertz)} Hz make #{measured.round(2)} µF", "capacitor.under_load", value: measured.round(3), source: "electrical/capacitor")
+        reason(
+          "#{tidy(question.amps)} A in the start lead at #{tidy(question.volts)} V and " \
+          "#{tidy(question.hertz)} Hz make #{measured.round(2)} µF",
+          "capacitor.under_load",
+          value: measured.round(3),
+          source: "electrical/capacitor"
+        )
       end
 
       def judged
-        return limit_reason("#{measured.round(2)} µF is next to nothing: the capacitor is open", "capacitor.open", value: measured.round(3)) if verdict == "open"
+        if verdict == "open"
+          return (
+            limit_reason(
+              "#{measured.round(2)} µF is next to nothing: the capacitor is open",
+              "capacitor.open",
+              value: measured.round(3)
+            )
+          )
+        end
         text = "#{measured.round(2)} µF, printed #{printed}, so #{low.round(2)} to #{high.round(2)} µF: #{verdict}"
-        Reason.new(text:, rule: "capacitor.tolerance", limit: ((verdict == "high") ? high : low).round(3), value: measured.round(3), source: limits.source("capacitor.tolerance"))
+        Reason.new(
+          text:,
+          rule: "capacitor.tolerance",
+          limit: ((verdict == "high") ? high : low).round(3),
+          value: measured.round(3),
+          source: limits.source("capacitor.tolerance")
+        )
       end
 
       def remedy
         return nil if verdict == "within"
-        reason("Replace it with the same µF and the same voltage rating or higher", "capacitor.replace", source: "electrical/capacitor")
+        reason(
+          "Replace it with the same µF and the same voltage rating or higher",
+          "capacitor.replace",
+          source: "electrical/capacitor"
+        )
       end
 
       def printed

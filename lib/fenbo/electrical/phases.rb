@@ -24,26 +24,41 @@ module Fenbo
         volts = input.numbers("volts", at_most: MOST_VOLTS, **span)
         amps = input.numbers("amps", at_most: MOST_AMPS, **span)
         rolled = input.numbers("rolled_amps", at_most: MOST_AMPS, **span)
-        input.fault("volts", "needs the three volts, the three amps or both") unless input.given?("volts") || input.given?("amps")
-        input.fault("amps", "are needed beside rolled_amps, to compare with") if input.given?("rolled_amps") && !input.given?("amps")
+        unless input.given?("volts") || input.given?("amps")
+          input.fault("volts", "needs the three volts, the three amps or both")
+        end
+        if input.given?("rolled_amps") && !input.given?("amps")
+          input.fault("amps", "are needed beside rolled_amps, to compare with")
+        end
         Question.new(volts:, amps:, rolled_amps: rolled, meter: Meter.read(input.object("meter", required: false)))
       end
 
-      def answer = Result.new(verdict:, figures:, reasons: PhasesReasons.new(self).list)
+      def answer
+        Result.new(verdict:, figures:, reasons: PhasesReasons.new(self).list)
+      end
 
       def verdict
         return "stop" if lost_leg
         [volts_verdict, (amps_verdict == "fault") ? "correct" : amps_verdict].compact.max_by { |one| ORDER.index(one) }
       end
 
-      def volts_unbalance = question.volts && Electrical.unbalance_percent(question.volts)
+      def volts_unbalance
+        question.volts && Electrical.unbalance_percent(question.volts)
+      end
 
-      def amps_unbalance = question.amps && Electrical.unbalance_percent(question.amps)
+      def amps_unbalance
+        question.amps && Electrical.unbalance_percent(question.amps)
+      end
 
       def volts_verdict
         return nil unless question.volts
         return "stop" if question.volts.sum.zero?
-        graded(volts_unbalance, "balance.volts_good" => "good", "balance.volts_watch" => "watch", "balance.volts_correct" => "correct") || "stop"
+        graded(
+          volts_unbalance,
+          "balance.volts_good" => "good",
+          "balance.volts_watch" => "watch",
+          "balance.volts_correct" => "correct"
+        ) || "stop"
       end
 
       def amps_verdict
@@ -105,15 +120,29 @@ module Fenbo
       # A dead line takes both of its voltages with it; the third stays whole.
       def lost_by_volts
         return nil unless question.volts&.max&.positive?
-        whole = question.volts.each_index.select { |index| question.volts[index] > limits["balance.lost_volts"] * question.volts.max }
+        whole =
+          question.volts.each_index.select do |index|
+            question.volts[index] > limits["balance.lost_volts"] * question.volts.max
+          end
         %w[c a b][whole.first] if whole.one?
       end
 
       def figures
         {
-          volts: question.volts && {mean: mean(question.volts), unbalance_percent: volts_unbalance.round(2), verdict: volts_verdict, derate: derate&.round(3), extra_rise_percent: extra_rise_percent.round(1)},
-          amps: question.amps && {mean: mean(question.amps), unbalance_percent: amps_unbalance.round(2), verdict: amps_verdict},
-          lost_leg:, high_leg_follows:
+          volts:
+            question.volts &&
+              {
+                mean: mean(question.volts),
+                unbalance_percent: volts_unbalance.round(2),
+                verdict: volts_verdict,
+                derate: derate&.round(3),
+                extra_rise_percent: extra_rise_percent.round(1)
+              },
+          amps:
+            question.amps &&
+              {mean: mean(question.amps), unbalance_percent: amps_unbalance.round(2), verdict: amps_verdict},
+          lost_leg:,
+          high_leg_follows:
         }
       end
 

@@ -12,7 +12,9 @@ module Fenbo
 
       class << self
         def of(question, limits)
-          {"three_phase" => ThreePhase, "psc" => Psc, "shaded_pole" => ShadedPole}.fetch(question.kind).new(question, limits).pattern
+          {"three_phase" => ThreePhase, "psc" => Psc, "shaded_pole" => ShadedPole}.fetch(question.kind)
+            .new(question, limits)
+            .pattern
         end
 
         # 100 × (largest − smallest) ÷ smallest; nil with fewer than two readings
@@ -42,7 +44,13 @@ module Fenbo
           WindingPattern.new(verdict:, rule:, text:, pairs:, spread_percent: spread)
         end
 
-        def incomplete = found("incomplete", "winding.incomplete", "Not enough to tell: measure #{missing.map { |pair| name(pair) }.join(" and ")} too")
+        def incomplete
+          found(
+            "incomplete",
+            "winding.incomplete",
+            "Not enough to tell: measure #{missing.map { |pair| name(pair) }.join(" and ")} too"
+          )
+        end
 
         def name(pair) = pair.upcase.chars.join("–")
 
@@ -60,10 +68,17 @@ module Fenbo
         private
 
         def opened
-          return found("open_protector", "winding.all_open", "All pairs open: protector or leads", pairs: @open) if @open.size == 3
+          if @open.size == 3
+            return found("open_protector", "winding.all_open", "All pairs open: protector or leads", pairs: @open)
+          end
           return incomplete if @open.size == 2 && missing.any?
           corner = (@open.first.chars & @open.last.chars).first
-          text = (@open.size == 2) ? "One pair whole, two open: the winding or lead at #{corner.upcase} is open" : "#{name(@open.first)} shows no path: an open winding"
+          text =
+            if @open.size == 2
+              "One pair whole, two open: the winding or lead at #{corner.upcase} is open"
+            else
+              "#{name(@open.first)} shows no path: an open winding"
+            end
           found("open_winding", "winding.open_pair", text, pairs: @open)
         end
 
@@ -73,7 +88,12 @@ module Fenbo
           others = @ohms.except(pair).values
           ratio = ohms / (others.sum / 2.0)
           return unless alike?(others) && ratio.between?(@limits["winding.double_low"], @limits["winding.double_high"])
-          found("open_winding", "winding.double_low", "#{name(pair)} is #{ratio.round(1)} × the others, which agree: a delta winding is open", pairs: [pair])
+          found(
+            "open_winding",
+            "winding.double_low",
+            "#{name(pair)} is #{ratio.round(1)} × the others, which agree: a delta winding is open",
+            pairs: [pair]
+          )
         end
 
         # One clearly low, the other two alike.
@@ -82,18 +102,34 @@ module Fenbo
           others = @ohms.except(pair).values
           apart = ohms.zero? ? Float::INFINITY : 100.0 * (others.min - ohms) / ohms
           return unless alike?(others) && apart > @limits["winding.fault"] + SLACK
-          found("shorted_turns", "winding.fault", "#{name(pair)} is clearly lower than the other two, which agree: shorted turns", pairs: [pair])
+          found(
+            "shorted_turns",
+            "winding.fault",
+            "#{name(pair)} is clearly lower than the other two, which agree: shorted turns",
+            pairs: [pair]
+          )
         end
 
         def spread_out
           spread = WindingPattern.spread(@ohms.values) || 0.0
-          return found("sound", "winding.equal", "The pairs agree within #{spread.round(1)} %") if spread <= @limits["winding.equal"] + SLACK
-          return found("watch", "winding.equal", "The pairs lie #{spread.round(1)} % apart: watch it") if spread <= @limits["winding.fault"] + SLACK
-          found("unbalanced", "winding.fault", "The pairs lie #{spread.round(1)} % apart, and no single one explains it", pairs: @pairs)
+          if spread <= @limits["winding.equal"] + SLACK
+            return found("sound", "winding.equal", "The pairs agree within #{spread.round(1)} %")
+          end
+          if spread <= @limits["winding.fault"] + SLACK
+            return found("watch", "winding.equal", "The pairs lie #{spread.round(1)} % apart: watch it")
+          end
+          found(
+            "unbalanced",
+            "winding.fault",
+            "The pairs lie #{spread.round(1)} % apart, and no single one explains it",
+            pairs: @pairs
+          )
         end
 
         # A single high pair is no short, so the two low ones need to agree as well.
-        def alike?(values) = values.min.positive? && WindingPattern.spread(values) <= @limits["winding.equal"] + SLACK
+        def alike?(values)
+          values.min.positive? && WindingPattern.spread(values) <= @limits["winding.equal"] + SLACK
+        end
       end
 
       # Run C–R, start C–S, and both in a row R–S.
@@ -115,9 +151,17 @@ module Fenbo
 
         def opened
           verdict, text = OPEN[@pairs & @open]
-          return found(verdict, "winding.open_pair", text, pairs: @open, spread: nil) if verdict && (missing.empty? || @open.size == 3)
+          if verdict && (missing.empty? || @open.size == 3)
+            return found(verdict, "winding.open_pair", text, pairs: @open, spread: nil)
+          end
           return incomplete if missing.any?
-          found("incomplete", "winding.impossible", "#{names(@open)} open and the others whole cannot be: measure again", pairs: @open, spread: nil)
+          found(
+            "incomplete",
+            "winding.impossible",
+            "#{names(@open)} open and the others whole cannot be: measure again",
+            pairs: @open,
+            spread: nil
+          )
         end
 
         def sum = @ohms["cr"] + @ohms["cs"]
@@ -128,23 +172,66 @@ module Fenbo
         def sum_agrees? = difference <= @limits["winding.equal"] + SLACK
 
         def unequal
-          found("unbalanced", "winding.equal", "R–S is #{difference.round(1)} % away from C–R plus C–S: a lead taken for another, or a winding that is not whole", pairs: ["rs"], spread: difference)
+          found(
+            "unbalanced",
+            "winding.equal",
+            "R–S is #{difference.round(1)} % away from C–R plus C–S: a lead taken for another, or a winding " \
+            "that is not whole",
+            pairs: ["rs"],
+            spread: difference
+          )
         end
 
         def ordered
-          return found("shorted_turns", "winding.short", "No resistance at all: a dead short", pairs: @pairs, spread: difference) if sum.zero?
-          return found("sound", "winding.equal", "R–S is C–R plus C–S within #{difference.round(1)} %", spread: difference) if @ohms["cs"] > @ohms["cr"]
-          found("watch", "winding.start_above_run", "C–S is not above C–R as it normally is: leads taken for each other, or turns shorted in the start winding", pairs: ["cs"], spread: difference)
+          if sum.zero?
+            return (
+              found(
+                "shorted_turns",
+                "winding.short",
+                "No resistance at all: a dead short",
+                pairs: @pairs,
+                spread: difference
+              )
+            )
+          end
+          if @ohms["cs"] > @ohms["cr"]
+            return (
+              found("sound", "winding.equal", "R–S is C–R plus C–S within #{difference.round(1)} %", spread: difference)
+            )
+          end
+          found(
+            "watch",
+            "winding.start_above_run",
+            "C–S is not above C–R as it normally is: leads taken for each other, or turns shorted in the start winding",
+            pairs: ["cs"],
+            spread: difference
+          )
         end
       end
 
       # One winding.
       class ShadedPole < Kind
         def pattern
-          return found("open_winding", "winding.open_pair", "No path: an open shaded-pole winding means a dead motor", pairs: @open) if @open.any?
+          if @open.any?
+            return (
+              found(
+                "open_winding",
+                "winding.open_pair",
+                "No path: an open shaded-pole winding means a dead motor",
+                pairs: @open
+              )
+            )
+          end
           return incomplete if missing.any?
-          return found("shorted_turns", "winding.short", "No resistance at all: a dead short", pairs: @pairs) if @ohms["ab"].zero?
-          found("sound", "winding.path", "It has a path of #{Quantities.tidy(@ohms["ab"])} Ω; whether turns are shorted only its amps or a twin can tell")
+          if @ohms["ab"].zero?
+            return found("shorted_turns", "winding.short", "No resistance at all: a dead short", pairs: @pairs)
+          end
+          found(
+            "sound",
+            "winding.path",
+            "It has a path of #{Quantities.tidy(@ohms["ab"])} Ω; whether turns are shorted only its amps or " \
+            "a twin can tell"
+          )
         end
       end
     end

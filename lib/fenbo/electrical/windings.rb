@@ -24,7 +24,9 @@ module Fenbo
         pairs = PAIRS.fetch(kind, PAIRS.values.flatten.uniq)
         read = pairs.to_h { |pair| [pair, ohms.number(pair, required: false, at_least: 0, at_most: MOST_OHMS)] }
         Question.new(
-          kind:, ohms: read.compact, open: read_open(input, pairs, read),
+          kind:,
+          ohms: read.compact,
+          open: read_open(input, pairs, read),
           ground_megohms: input.number("ground_megohms", required: false, at_least: 0),
           winding_celsius: input.number("winding_celsius", required: false, at_least: -60, at_most: 250),
           running_hot: input.flag("running_hot", default: false)
@@ -32,10 +34,14 @@ module Fenbo
       end
 
       def self.read_open(input, pairs, ohms)
-        input.list("open", required: false).each_with_index do |pair, index|
-          next input.fault("open.#{index}", "is no pair of this motor; use one of #{pairs.join(", ")}") unless pairs.include?(pair)
-          input.fault("open.#{index}", "has a resistance as well: a pair is either open or it has one") if ohms[pair]
-        end
+        input
+          .list("open", required: false)
+          .each_with_index do |pair, index|
+            unless pairs.include?(pair)
+              next input.fault("open.#{index}", "is no pair of this motor; use one of #{pairs.join(", ")}")
+            end
+            input.fault("open.#{index}", "has a resistance as well: a pair is either open or it has one") if ohms[pair]
+          end
       end
 
       def answer = Result.new(verdict:, figures:, reasons:)
@@ -69,31 +75,59 @@ module Fenbo
         question.ohms.transform_values { |ohms| (ohms / warm).round(2) }
       end
 
-      def reasons = [ground_reason, pattern_reason, cooling_reason, temperature_reason].compact
+      def reasons
+        [ground_reason, pattern_reason, cooling_reason, temperature_reason].compact
+      end
 
       def ground_reason
         case insulation
-        when "fail" then limit_reason("#{question.ground_megohms} MΩ to ground: the winding is grounded, do not energise it", "insulation.fail", value: question.ground_megohms)
-        when "watch" then limit_reason("#{question.ground_megohms} MΩ to ground: moist? Dry it and measure again", "insulation.good", value: question.ground_megohms)
-        when "good" then limit_reason("#{question.ground_megohms} MΩ to ground is good", "insulation.good", value: question.ground_megohms)
-        else reason("Nobody measured to ground yet", "insulation.not_measured", source: "electrical/windings")
+        when "fail"
+          limit_reason(
+            "#{question.ground_megohms} MΩ to ground: the winding is grounded, do not energise it",
+            "insulation.fail",
+            value: question.ground_megohms
+          )
+        when "watch"
+          limit_reason(
+            "#{question.ground_megohms} MΩ to ground: moist? Dry it and measure again",
+            "insulation.good",
+            value: question.ground_megohms
+          )
+        when "good"
+          limit_reason(
+            "#{question.ground_megohms} MΩ to ground is good",
+            "insulation.good",
+            value: question.ground_megohms
+          )
+        else
+          reason("Nobody measured to ground yet", "insulation.not_measured", source: "electrical/windings")
         end
       end
 
       def pattern_reason
-        return limit_reason(pattern.text, pattern.rule, value: spread_percent&.round(2)) if Limits.entries.key?(pattern.rule)
+        if Limits.entries.key?(pattern.rule)
+          return limit_reason(pattern.text, pattern.rule, value: spread_percent&.round(2))
+        end
         reason(pattern.text, pattern.rule, value: spread_percent&.round(2), source: "electrical/windings")
       end
 
       def cooling_reason
         return nil if question.open.empty?
         return nil unless question.running_hot || pattern.verdict == "open_protector"
-        reason("Let it cool and measure again before condemning it: an internal protector closes when cold", "winding.cool_first", source: "electrical/windings")
+        reason(
+          "Let it cool and measure again before condemning it: an internal protector closes when cold",
+          "winding.cool_first",
+          source: "electrical/windings"
+        )
       end
 
       def temperature_reason
         return nil unless question.winding_celsius && question.ohms.any?
-        limit_reason("At #{Quantities.tidy(question.winding_celsius)} °C; corrected to 20 °C where a data sheet is compared", "winding.copper", value: question.winding_celsius)
+        limit_reason(
+          "At #{Quantities.tidy(question.winding_celsius)} °C; corrected to 20 °C where a data sheet is compared",
+          "winding.copper",
+          value: question.winding_celsius
+        )
       end
     end
   end

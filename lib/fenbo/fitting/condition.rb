@@ -7,7 +7,9 @@ module Fenbo
     # the guard by itself; below nothing where it does not), nil where the seat decides.
     Condition = Value.of(:id, :words, low: -Float::INFINITY, high: Float::INFINITY, lacks: nil) do
       # How far the seat is from breaking it; below nothing where it is broken.
-      def margin(seat) = [seat - low, high - seat, lacks ? -lacks : Float::INFINITY].min
+      def margin(seat)
+        [seat - low, high - seat, lacks ? -lacks : Float::INFINITY].min
+      end
     end
   end
 end

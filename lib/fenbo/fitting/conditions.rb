@@ -54,17 +54,31 @@ module Fenbo
       def q = @question
 
       # min(s + h, L) − s >= share·h
-      def engagement = Condition.new(id: "engagement", words: "the hub on the shaft", high: q.shaft_mm - q.allowed.engagement * q.hub_mm)
+      def engagement
+        Condition.new(
+          id: "engagement",
+          words: "the hub on the shaft",
+          high: q.shaft_mm - q.allowed.engagement * q.hub_mm
+        )
+      end
 
       # s − b_m − m >= clearance
-      def motor = Condition.new(id: "motor", words: "the blade clear of the motor", low: q.boss_mm + q.towards_motor_mm + q.allowed.motor_clearance)
+      def motor
+        Condition.new(
+          id: "motor",
+          words: "the blade clear of the motor",
+          low: q.boss_mm + q.towards_motor_mm + q.allowed.motor_clearance
+        )
+      end
 
       # G + n·t − max(s + b_f, L) >= clearance
       def guard
         return [] unless q.guard_mm
         room = q.guard_mm + @moved - q.allowed.guard_clearance
-        [Condition.new(id: "guard", words: "the blade clear of the guard", high: room - q.towards_front_mm),
-          Condition.new(id: "guard", words: "the shaft clear of the guard", lacks: q.shaft_mm - room)]
+        [
+          Condition.new(id: "guard", words: "the blade clear of the guard", high: room - q.towards_front_mm),
+          Condition.new(id: "guard", words: "the shaft clear of the guard", lacks: q.shaft_mm - room)
+        ]
       end
 
       # i = (O + n·t − (s − b_m)) ÷ (b_m + b_f), between two shares
@@ -72,14 +86,28 @@ module Fenbo
         return [] unless q.orifice_mm
         least, most = q.allowed.immersion
         plane = q.orifice_mm + @moved + q.towards_motor_mm
-        [Condition.new(id: "orifice", words: "the blade in its opening", low: plane - most * q.blade_depth_mm, high: plane - least * q.blade_depth_mm)]
+        [
+          Condition.new(
+            id: "orifice",
+            words: "the blade in its opening",
+            low: plane - most * q.blade_depth_mm,
+            high: plane - least * q.blade_depth_mm
+          )
+        ]
       end
 
       # k0 + margin <= s + k <= k1 − margin
       def key
         key = q.key or return []
         edge = q.allowed.key_margin
-        [Condition.new(id: "key", words: "the screw inside the keyway", low: key.from_mm + edge - key.screw_mm, high: key.to_mm - edge - key.screw_mm)]
+        [
+          Condition.new(
+            id: "key",
+            words: "the screw inside the keyway",
+            low: key.from_mm + edge - key.screw_mm,
+            high: key.to_mm - edge - key.screw_mm
+          )
+        ]
       end
     end
   end

@@ -17,7 +17,9 @@ module Fenbo
     class Fit < Tool
       def self.read(input, limits) = Question.read(input, limits)
 
-      def answer = Result.new(verdict:, figures: fits? ? found : not_found, reasons:)
+      def answer
+        Result.new(verdict:, figures: fits? ? found : not_found, reasons:)
+      end
 
       def verdict
         return "does_not_fit" unless fits?
@@ -50,7 +52,9 @@ module Fenbo
 
       private
 
-      def tried = @tried ||= (0..question.most_spacers).map { |count| Conditions.new(question, count) }
+      def tried
+        @tried ||= (0..question.most_spacers).map { |count| Conditions.new(question, count) }
+      end
 
       def fits? = !spacers.nil?
 
@@ -64,14 +68,20 @@ module Fenbo
 
       def blocking = nearest.blocking
 
-      def binding_one = @binding_one ||= conditions.all.min_by { |one| one.margin(seat) }
+      def binding_one
+        @binding_one ||= conditions.all.min_by { |one| one.margin(seat) }
+      end
 
       def tolerance = question.tolerance_mm || limits["fit.tolerance"]
 
-      def close = conditions.all.select { |one| one.margin(seat) < tolerance - Conditions::SLACK }.map(&:id).uniq
+      def close
+        conditions.all.select { |one| one.margin(seat) < tolerance - Conditions::SLACK }.map(&:id).uniq
+      end
 
       # What blocks by less than the caliper's error may not block at all.
-      def close_miss = (nearest.shortfall < tolerance - Conditions::SLACK) ? blocking.map(&:id).uniq : []
+      def close_miss
+        (nearest.shortfall < tolerance - Conditions::SLACK) ? blocking.map(&:id).uniq : []
+      end
 
       # Where the blade would sit if it has to: clear of the motor, or where the rest allows.
       def nearest_seat
@@ -81,57 +91,134 @@ module Fenbo
       end
 
       def found
-        {spacers:, seat: seat.round(2), seat_range: range.map { |mm| mm.round(2) }, exposed_shaft: layout_found.exposed.round(2), clearances: layout_found.clearances, binding: binding_one.id, short_by_mm: 0, close:, **common}
+        {
+          spacers:,
+          seat: seat.round(2),
+          seat_range: range.map { |mm| mm.round(2) },
+          exposed_shaft: layout_found.exposed.round(2),
+          clearances: layout_found.clearances,
+          binding: binding_one.id,
+          short_by_mm: 0,
+          close:,
+          **common
+        }
       end
 
       def not_found
-        {spacers: nil, seat: nil, seat_range: nil, exposed_shaft: nil, clearances: nil, binding: blocking.first.id, short_by_mm: nearest.shortfall.round(2), close: close_miss, **common}
+        {
+          spacers: nil,
+          seat: nil,
+          seat_range: nil,
+          exposed_shaft: nil,
+          clearances: nil,
+          binding: blocking.first.id,
+          short_by_mm: nearest.shortfall.round(2),
+          close: close_miss,
+          **common
+        }
       end
 
       def layout_found = Layout.new(question:, seat:, spacers:)
 
-      def common = {shaft_range: Conditions.shafts(tried)&.map { |mm| mm&.round(2) }, shown: layout.to_h, tip_gap: tip_gap&.to_h}
+      def common
+        {shaft_range: Conditions.shafts(tried)&.map { |mm| mm&.round(2) }, shown: layout.to_h, tip_gap: tip_gap&.to_h}
+      end
 
-      def tip_gap = @tip_gap ||= TipGap.of(question.opening_mm, question.blade_mm, limits)
+      def tip_gap
+        @tip_gap ||= TipGap.of(question.opening_mm, question.blade_mm, limits)
+      end
 
-      def reasons = fits? ? [seated, bound, spaced, doubtful(close), gap].compact : [blocked, doubtful(close_miss), gap].compact
+      def reasons
+        fits? ? [seated, bound, spaced, doubtful(close), gap].compact : [blocked, doubtful(close_miss), gap].compact
+      end
 
       def seated
         low, high = range.map { |mm| mm.round(1) }
-        where = (question.old_seat_mm && seat == question.old_seat_mm) ? "the old seat, #{seat.round(1)} mm," : "a seat of #{seat.round(1)} mm"
-        reason("The hub may sit from #{low} to #{high} mm off the motor's face; #{where} meets every condition", "fit.seat", value: seat.round(2), source: "motors/fit")
+        where =
+          if question.old_seat_mm && seat == question.old_seat_mm
+            "the old seat, #{seat.round(1)} mm,"
+          else
+            "a seat of #{seat.round(1)} mm"
+          end
+        reason(
+          "The hub may sit from #{low} to #{high} mm off the motor's face; #{where} meets every condition",
+          "fit.seat",
+          value: seat.round(2),
+          source: "motors/fit"
+        )
       end
 
-      def bound = reason("What binds is #{binding_one.words}, with #{binding_one.margin(seat).round(1)} mm to spare", "fit.binding", value: binding_one.margin(seat).round(2), source: "motors/fit")
+      def bound
+        reason(
+          "What binds is #{binding_one.words}, with #{binding_one.margin(seat).round(1)} mm to spare",
+          "fit.binding",
+          value: binding_one.margin(seat).round(2),
+          source: "motors/fit"
+        )
+      end
 
       def spaced
         return nil if spacers.zero?
-        reason("#{spacers} × #{Quantities.tidy(question.spacer_mm)} mm under guard and orifice; one fewer is short by #{tried[spacers - 1].shortfall.round(1)} mm", "fit.spacers", value: spacers, source: "motors/fit")
+        reason(
+          "#{spacers} × #{Quantities.tidy(question.spacer_mm)} mm under guard and orifice; one fewer is " \
+          "short by #{tried[spacers - 1].shortfall.round(1)} mm",
+          "fit.spacers",
+          value: spacers,
+          source: "motors/fit"
+        )
       end
 
       # Within the error of a caliper both answers are possible.
       def doubtful(ids)
         return nil if ids.empty?
         margin = fits? ? binding_one.margin(seat) : -nearest.shortfall
-        Reason.new(text: "Too close to call for #{ids.join(" and ")}: ±#{Quantities.tidy(tolerance)} mm of the caliper decides; measure again before buying", rule: "fit.tolerance", limit: tolerance, value: margin.round(2), source: limits.source("fit.tolerance"))
+        Reason.new(
+          text:
+            "Too close to call for #{ids.join(" and ")}: ±#{Quantities.tidy(tolerance)} mm of the caliper " \
+            "decides; measure again before buying",
+          rule: "fit.tolerance",
+          limit: tolerance,
+          value: margin.round(2),
+          source: limits.source("fit.tolerance")
+        )
       end
 
-      def gap = (tip_gap && !tip_gap.holds?) ? reason("Across the opening: #{tip_gap.words}", "fit.tip_gap", value: tip_gap.mm.round(2), source: "motors/blades") : nil
+      def gap
+        if tip_gap && !tip_gap.holds?
+          reason(
+            "Across the opening: #{tip_gap.words}",
+            "fit.tip_gap",
+            value: tip_gap.mm.round(2),
+            source: "motors/blades"
+          )
+        end
+      end
 
-      def with_spacers = if question.most_spacers.zero?
-                           ""
-                         else
-                           ", with #{tried.index(nearest)} of #{(question.most_spacers == 1) ? "1 spacer" : "#{question.most_spacers} spacers"}"
-                         end
+      def with_spacers
+        if question.most_spacers.zero?
+          ""
+        else
+          ", with #{tried.index(nearest)} of " \
+          "#{(question.most_spacers == 1) ? "1 spacer" : "#{question.most_spacers} spacers"}"
+        end
+      end
 
       def blocked
         short = Quantities.tidy(nearest.shortfall.round(1))
         first, second = blocking
-        text = if second.nil? then "The shaft is #{short} mm too long for the guard"
-        else
-          "#{first.words.capitalize} and #{second.words} want #{short} mm more between them"
-        end
-        reason("#{text}#{with_spacers}: an original part, a shorter shaft, or #{question.most_spacers.zero? ? "spacers" : "more spacers"}", "fit.#{first.id}", value: nearest.shortfall.round(2), source: "motors/fit")
+        text =
+          if second.nil?
+            "The shaft is #{short} mm too long for the guard"
+          else
+            "#{first.words.capitalize} and #{second.words} want #{short} mm more between them"
+          end
+        reason(
+          "#{text}#{with_spacers}: an original part, a shorter shaft, or " \
+          "#{question.most_spacers.zero? ? "spacers" : "more spacers"}",
+          "fit.#{first.id}",
+          value: nearest.shortfall.round(2),
+          source: "motors/fit"
+        )
       end
     end
   end

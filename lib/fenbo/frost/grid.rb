@@ -62,8 +62,13 @@ module Fenbo
 
       def to_h
         {
-          coverage: coverage.round(2), blockage: blockage.round(2), mean: mean.round(2), evenness: evenness.round(2), feed_bias: feed_bias.round(2),
-          bottom_bias: bottom_bias.round(2), zones: contrasts.map { |position, contrast| {position:, contrast: contrast&.round(2)} }
+          coverage: coverage.round(2),
+          blockage: blockage.round(2),
+          mean: mean.round(2),
+          evenness: evenness.round(2),
+          feed_bias: feed_bias.round(2),
+          bottom_bias: bottom_bias.round(2),
+          zones: contrasts.map { |position, contrast| {position:, contrast: contrast&.round(2)} }
         }
       end
 
@@ -71,7 +76,9 @@ module Fenbo
 
       def average(values) = values.sum.fdiv(values.size)
 
-      def deviation = Math.sqrt(cells.sum { |cell| (cell - mean)**2 } / cells.size.to_f)
+      def deviation
+        Math.sqrt(cells.sum { |cell| (cell - mean)**2 } / cells.size.to_f)
+      end
 
       def columns(first, last) = rows.flat_map { |row| row[first..last] }
 

@@ -21,8 +21,13 @@ module Fenbo
           fans = input.objects("fans", required: false, at_most: 24).map { |row| read_fan(row, width(input)) }
           twice = fans.map(&:position).compact.tally.select { |_, count| count > 1 }.keys
           input.fault("fans", "name #{twice.join(", ")} twice") if twice.any?
-          Question.new(grid: rows && Grid.new(rows, feed_end:, zones: fans.to_h { |fan| [fan.position, fan.columns] }), fans:,
-            ring: input.flag("ring", default: false), door: input.choice("door", %w[left right], required: false), visible: input.flag("visible", default: true))
+          Question.new(
+            grid: rows && Grid.new(rows, feed_end:, zones: fans.to_h { |fan| [fan.position, fan.columns] }),
+            fans:,
+            ring: input.flag("ring", default: false),
+            door: input.choice("door", %w[left right], required: false),
+            visible: input.flag("visible", default: true)
+          )
         end
 
         private
@@ -40,15 +45,24 @@ module Fenbo
           return input.fault("grid", "needs rows of cells") if rows.empty? || !rows.all?(Array) || rows.first.empty?
           return input.fault("grid", "has more than #{LARGEST} columns") if rows.first.size > LARGEST
           ragged = rows.each_index.reject { |index| rows[index].size == rows.first.size }
-          ragged.each { |index| input.fault("grid.#{index}", "has #{rows[index].size} cells where the first row has #{rows.first.size}") }
-          wrong = rows.each_with_index.flat_map { |row, y| row.each_index.reject { |x| row[x].is_a?(Integer) && LEVELS.cover?(row[x]) }.map { |x| [y, x] } }
+          ragged.each do |index|
+            input.fault("grid.#{index}", "has #{rows[index].size} cells where the first row has #{rows.first.size}")
+          end
+          wrong =
+            rows.each_with_index.flat_map do |row, y|
+              row.each_index.reject { |x| row[x].is_a?(Integer) && LEVELS.cover?(row[x]) }.map { |x| [y, x] }
+            end
           wrong.each { |y, x| input.fault("grid.#{y}.#{x}", "must be a whole number from 0 to 4") }
           rows if ragged.empty? && wrong.empty?
         end
 
         def read_fan(row, width)
           columns = row.numbers("columns", sizes: [2], at_least: 0)
-          Fan.new(position: row.text("position", longest: 60), columns: checked(row, columns, width), running: row.flag("running"))
+          Fan.new(
+            position: row.text("position", longest: 60),
+            columns: checked(row, columns, width),
+            running: row.flag("running")
+          )
         end
 
         def checked(row, columns, width)
@@ -61,8 +75,32 @@ module Fenbo
       end
 
       def answer
-        return Result.new(verdict: "not_visible", figures: {features: question.grid.to_h, signatures: [{id: "not_visible", weight: 1.0}]}, reasons: [reason("The coil was not seen: nothing follows from it", "frost.not_visible", source: "looking/frost-map")]) unless question.visible
-        Result.new(verdict: weights.first.first, figures: {features: question.grid.to_h, signatures: weights.map { |id, weight| {id:, weight: weight.round(3)} }}, reasons:)
+        unless question.visible
+          return (
+            Result.new(
+              verdict: "not_visible",
+              figures: {
+                features: question.grid.to_h,
+                signatures: [{id: "not_visible", weight: 1.0}]
+              },
+              reasons: [
+                reason(
+                  "The coil was not seen: nothing follows from it",
+                  "frost.not_visible",
+                  source: "looking/frost-map"
+                )
+              ]
+            )
+          )
+        end
+        Result.new(
+          verdict: weights.first.first,
+          figures: {
+            features: question.grid.to_h,
+            signatures: weights.map { |id, weight| {id:, weight: weight.round(3)} }
+          },
+          reasons:
+        )
       end
 
       def weights = @weights ||= signatures.weights
@@ -71,41 +109,104 @@ module Fenbo
 
       def grid = question.grid
 
-      def signatures = @signatures ||= Signatures.new(grid, ring: question.ring, door: question.door, limits:)
+      def signatures
+        @signatures ||= Signatures.new(grid, ring: question.ring, door: question.door, limits:)
+      end
 
-      def reasons = weights.first(3).filter_map { |id, _| send(:"why_#{id}") } + [between].compact
+      def reasons
+        weights.first(3).filter_map { |id, _| send(:"why_#{id}") } + [between].compact
+      end
 
       def between
         return nil if weights.size < 2 || weights[1].last < 0.25
-        reason("The map lies between two pictures; both count with their weight", "frost.between", value: weights[1].last.round(2), source: "looking/frost-map")
+        reason(
+          "The map lies between two pictures; both count with their weight",
+          "frost.between",
+          value: weights[1].last.round(2),
+          source: "looking/frost-map"
+        )
       end
 
-      def why_clear = limit_reason("#{percent(grid.coverage)} of the coil carries frost: just defrosted, or not cooling at all", "frost.clear", value: grid.coverage.round(2))
+      def why_clear
+        limit_reason(
+          "#{percent(grid.coverage)} of the coil carries frost: just defrosted, or not cooling at all",
+          "frost.clear",
+          value: grid.coverage.round(2)
+        )
+      end
 
-      def why_even_light = limit_reason("#{percent(grid.coverage)} covered, thin and even: as it should be", "frost.covered", value: grid.coverage.round(2))
+      def why_even_light
+        limit_reason(
+          "#{percent(grid.coverage)} covered, thin and even: as it should be",
+          "frost.covered",
+          value: grid.coverage.round(2)
+        )
+      end
 
-      def why_even_blocked = limit_reason("#{percent(grid.blockage)} of the fin gaps are closed, all over: defrost failed, moist air through a door, or a fan dead for days", "frost.blocked", value: grid.blockage.round(2))
+      def why_even_blocked
+        limit_reason(
+          "#{percent(grid.blockage)} of the fin gaps are closed, all over: defrost failed, moist air through " \
+          "a door, or a fan dead for days",
+          "frost.blocked",
+          value: grid.blockage.round(2)
+        )
+      end
 
-      def why_feed_end_only = limit_reason("Frost at the feed end and next to none at the far end: starved of refrigerant", "frost.bias", value: grid.feed_bias.round(2))
+      def why_feed_end_only
+        limit_reason(
+          "Frost at the feed end and next to none at the far end: starved of refrigerant",
+          "frost.bias",
+          value: grid.feed_bias.round(2)
+        )
+      end
 
-      def why_bottom_ice = limit_reason("The lowest rows are iced: the drain does not take the water", "frost.bias", value: grid.bottom_bias.round(2))
+      def why_bottom_ice
+        limit_reason(
+          "The lowest rows are iced: the drain does not take the water",
+          "frost.bias",
+          value: grid.bottom_bias.round(2)
+        )
+      end
 
       def why_behind_one_fan
         position, contrast = signatures.foremost
         fan = question.fans.find { |one| one.position == position }
-        said = if fan.running == false
-          "it stands still, which explains its own frost"
-        else
-          "it moves no air there, though #{fan.running ? "it runs" : "nobody said whether it runs"}"
-        end
-        limit_reason("The zone of #{position} carries #{contrast.round(1)} levels more than the others: #{said}", "frost.contrast", value: contrast.round(2))
+        said =
+          if fan.running == false
+            "it stands still, which explains its own frost"
+          else
+            "it moves no air there, though #{fan.running ? "it runs" : "nobody said whether it runs"}"
+          end
+        limit_reason(
+          "The zone of #{position} carries #{contrast.round(1)} levels more than the others: #{said}",
+          "frost.contrast",
+          value: contrast.round(2)
+        )
       end
 
-      def why_fan_ring_ice = reason("Ice on blade, ring or guard: moist air drawn through a stopped or late fan", "frost.ring", source: "looking/frost-map")
+      def why_fan_ring_ice
+        reason(
+          "Ice on blade, ring or guard: moist air drawn through a stopped or late fan",
+          "frost.ring",
+          source: "looking/frost-map"
+        )
+      end
 
-      def why_near_door = limit_reason("Heavy towards the door: seal, curtain or a door left open", "frost.bias", value: grid.side_bias(question.door).round(2))
+      def why_near_door
+        limit_reason(
+          "Heavy towards the door: seal, curtain or a door left open",
+          "frost.bias",
+          value: grid.side_bias(question.door).round(2)
+        )
+      end
 
-      def why_not_visible = reason("No known picture fits this map well: look again, or paint it finer", "frost.no_picture", source: "looking/frost-map")
+      def why_not_visible
+        reason(
+          "No known picture fits this map well: look again, or paint it finer",
+          "frost.no_picture",
+          source: "looking/frost-map"
+        )
+      end
 
       def percent(share) = "#{(share * 100).round} %"
     end

@@ -7,8 +7,16 @@ module Fenbo
     # two pictures carries both and one mis-tapped cell tips nothing.
     class Signatures
       # How far round its limit a feature grows from 0 to 1, in the limit's unit.
-      SOFT = {"frost.clear" => 0.06, "frost.covered" => 0.15, "frost.light" => 0.07, "frost.blocked" => 0.12, "frost.even" => 0.1,
-              "frost.bias" => 0.45, "frost.far_bare" => 0.25, "frost.contrast" => 0.3}.freeze
+      SOFT = {
+        "frost.clear" => 0.06,
+        "frost.covered" => 0.15,
+        "frost.light" => 0.07,
+        "frost.blocked" => 0.12,
+        "frost.even" => 0.1,
+        "frost.bias" => 0.45,
+        "frost.far_bare" => 0.25,
+        "frost.contrast" => 0.3
+      }.freeze
       # Pictures that fit less than this together leave the rest to "tells nothing".
       LEAST = 0.35
       # A picture with less of the whole than this is left out.
@@ -34,8 +42,14 @@ module Fenbo
       # Fit of each picture, 0 to 1, before they share.
       def all
         {
-          "clear" => clear, "even_light" => even_light, "even_blocked" => even_blocked, "feed_end_only" => feed_end_only, "bottom_ice" => bottom_ice,
-          "behind_one_fan" => behind_one_fan, "fan_ring_ice" => @ring ? 1.0 : 0.0, "near_door" => near_door
+          "clear" => clear,
+          "even_light" => even_light,
+          "even_blocked" => even_blocked,
+          "feed_end_only" => feed_end_only,
+          "bottom_ice" => bottom_ice,
+          "behind_one_fan" => behind_one_fan,
+          "fan_ring_ice" => @ring ? 1.0 : 0.0,
+          "near_door" => near_door
         }
       end
 
@@ -54,17 +68,23 @@ module Fenbo
 
       def even = soft(@grid.evenness, "frost.even")
 
-      def even_light = soft(@grid.coverage, "frost.covered") * (1 - soft(@grid.blockage, "frost.light")) * even
+      def even_light
+        soft(@grid.coverage, "frost.covered") * (1 - soft(@grid.blockage, "frost.light")) * even
+      end
 
       def even_blocked = soft(@grid.blockage, "frost.blocked") * even
 
-      def feed_end_only = soft(@grid.feed_bias, "frost.bias") * (1 - soft(@grid.far_mean, "frost.far_bare"))
+      def feed_end_only
+        soft(@grid.feed_bias, "frost.bias") * (1 - soft(@grid.far_mean, "frost.far_bare"))
+      end
 
       def bottom_ice = soft(@grid.bottom_bias, "frost.bias")
 
       # Frost at the feed end of a starved coil, or towards a door, lies in one fan's zone
       # as well; the far end tells them apart.
-      def behind_one_fan = foremost ? soft(foremost.last, "frost.contrast") * (1 - 0.7 * [feed_end_only, near_door].max) : 0.0
+      def behind_one_fan
+        foremost ? soft(foremost.last, "frost.contrast") * (1 - 0.7 * [feed_end_only, near_door].max) : 0.0
+      end
 
       def near_door = @door ? soft(@grid.side_bias(@door), "frost.bias") : 0.0
     end

@@ -6,7 +6,10 @@ module Fenbo
     # by ";", an empty cell is unknown.
     module Catalog
       LISTS = %w[volts hertz amps].freeze
-      TEXTS = %w[part_no maker family rotation rotation_view shaft_form mount enclosure control connector kit_contents superseded_by].freeze
+      TEXTS = %w[
+        part_no maker family rotation rotation_view shaft_form mount enclosure control connector kit_contents
+        superseded_by
+      ].freeze
       TEXT_LISTS = %w[cross_reference kit_work kit_leaves].freeze
 
       module_function
@@ -18,7 +21,9 @@ module Fenbo
         raise CSV::MalformedCSVError.new("not UTF-8", 1) unless text.valid_encoding?
         (_, header), *rows = Rows.new(text).to_a
         names = (header || []).map { |cell| cell.to_s.strip }
-        rows.map { |line, cells| [line, names.zip(cells).reject { |name, _| name.empty? }.to_h { |name, cell| [name, value(name, cell)] }] }
+        rows.map do |line, cells|
+          [line, names.zip(cells).reject { |name, _| name.empty? }.to_h { |name, cell| [name, value(name, cell)] }]
+        end
       end
 
       def value(key, cell)

@@ -8,9 +8,10 @@ module Fenbo
       # What a check may look at.
       Context = Value.of(:old, :candidate, :place, :limits, healthy_amps: nil, blade: nil, fit: nil, accessories: nil)
       # setting: what has to be set on the motor before it goes in.
-      Line = Value.of(:check, :result, :reason, minutes: 0, part: nil, setting: nil) do
-        def to_h = {check:, result:, reason:}
-      end
+      Line =
+        Value.of(:check, :result, :reason, minutes: 0, part: nil, setting: nil) do
+          def to_h = {check:, result:, reason:}
+        end
 
       # The rule's own helpers.
       class Check
@@ -33,11 +34,15 @@ module Fenbo
 
         def name = self.class.id
 
-        def pass(reason, setting: nil) = Line.new(check: name, result: "pass", reason:, setting:)
+        def pass(reason, setting: nil)
+          Line.new(check: name, result: "pass", reason:, setting:)
+        end
 
         def fail(reason) = Line.new(check: name, result: "fail", reason:)
 
-        def adapt(reason, minutes: 0, part: nil) = Line.new(check: name, result: "adapt", reason:, minutes:, part:)
+        def adapt(reason, minutes: 0, part: nil)
+          Line.new(check: name, result: "adapt", reason:, minutes:, part:)
+        end
 
         def unknown(what) = adapt("#{what} is not known: check before buying")
 
@@ -62,9 +67,26 @@ module Fenbo
 
       # The order they are shown in: what burns first, then what moves air, then
       # what can be worked round with tools.
-      ORDER = [Supply, Load, Speed, Rotation, Duty, Ambient, Refrigerant, Mount, Shaft, Fit, Integral, Connector, Control, Available].freeze
+      ORDER = [
+        Supply,
+        Load,
+        Speed,
+        Rotation,
+        Duty,
+        Ambient,
+        Refrigerant,
+        Mount,
+        Shaft,
+        Fit,
+        Integral,
+        Connector,
+        Control,
+        Available
+      ].freeze
 
-      def self.lines(context) = ORDER.filter_map { |check| check.new(context).line }
+      def self.lines(context)
+        ORDER.filter_map { |check| check.new(context).line }
+      end
     end
   end
 end

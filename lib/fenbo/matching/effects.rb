@@ -11,8 +11,14 @@ module Fenbo
       #   where a plate does not tell
       def of(old, motor, limits)
         speed = (old.rpm && motor.rpm && !motor.kit?) ? motor.rpm / old.rpm.to_f : nil
-        {old_output_w: old.output_watts(limits)&.round(1), output_w: motor.output_watts(limits)&.round(1),
-         air_ratio: speed&.round(3), power_ratio: speed && (speed**3).round(3), old_watts: old.input_watts(limits)&.round(1), watts: motor.input_watts(limits)&.round(1)}
+        {
+          old_output_w: old.output_watts(limits)&.round(1),
+          output_w: motor.output_watts(limits)&.round(1),
+          air_ratio: speed&.round(3),
+          power_ratio: speed && (speed**3).round(3),
+          old_watts: old.input_watts(limits)&.round(1),
+          watts: motor.input_watts(limits)&.round(1)
+        }
       end
     end
   end

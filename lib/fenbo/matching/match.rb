@@ -19,16 +19,24 @@ module Fenbo
       Question = Value.of(:old, :place, :healthy_amps, :blade, :fit, :motors, :accessories)
       def self.read(input, limits)
         Question.new(
-          old: Motor.read(input.object("old")), place: Place.read(input.object("site")),
+          old: Motor.read(input.object("old")),
+          place: Place.read(input.object("site")),
           healthy_amps: input.number("healthy_amps", required: false, above: 0),
-          blade: read_blade(input.object("blade", required: false)), fit: read_fit(input, limits), motors: read_motors(input),
-          accessories: input.given?("accessories") ? input.objects("accessories").map { |one| Accessory.read(one) } : nil
+          blade: read_blade(input.object("blade", required: false)),
+          fit: read_fit(input, limits),
+          motors: read_motors(input),
+          accessories:
+            input.given?("accessories") ? input.objects("accessories").map { |one| Accessory.read(one) } : nil
         )
       end
 
       def self.read_blade(input)
         blade = Blade.read(input)
-        {bore_mm: blade.bore_mm, kind: input.text("kind", required: false, longest: 60) || blade.hub, sense: blade.motor_sense}
+        {
+          bore_mm: blade.bore_mm,
+          kind: input.text("kind", required: false, longest: 60) || blade.hub,
+          sense: blade.motor_sense
+        }
       end
 
       # Each candidate brings its own shaft; the rest is read once.
@@ -51,38 +59,84 @@ module Fenbo
       end
 
       def answer
-        Result.new(verdict: candidates.first&.motor&.part_no || "none",
-          figures: {candidates: candidates.map(&:to_h), rejected: rejected.map { |one| {part_no: one.motor.part_no, checks: one.failing.map(&:to_h)} }},
-          reasons:)
+        Result.new(
+          verdict: candidates.first&.motor&.part_no || "none",
+          figures: {
+            candidates: candidates.map(&:to_h),
+            rejected: rejected.map { |one| {part_no: one.motor.part_no, checks: one.failing.map(&:to_h)} }
+          },
+          reasons:
+        )
       end
 
       # The measured place, or nil; motors with like shafts are solved once.
       def place = @place ||= question.fit && FitPlace.new(question.fit, limits)
 
       def judged
-        @judged ||= question.motors.map do |motor|
-          lines = Checks.lines(Checks::Context.new(old: question.old, candidate: motor, place: question.place, limits:, healthy_amps: question.healthy_amps,
-            blade: question.blade, fit: place, accessories: question.accessories))
-          Judged.new(motor:, lines:, effects: Effects.of(question.old, motor, limits), place: question.place, old: question.old)
-        end
+        @judged ||=
+          question.motors.map do |motor|
+            lines =
+              Checks.lines(
+                Checks::Context.new(
+                  old: question.old,
+                  candidate: motor,
+                  place: question.place,
+                  limits:,
+                  healthy_amps: question.healthy_amps,
+                  blade: question.blade,
+                  fit: place,
+                  accessories: question.accessories
+                )
+              )
+            Judged.new(
+              motor:,
+              lines:,
+              effects: Effects.of(question.old, motor, limits),
+              place: question.place,
+              old: question.old
+            )
+          end
       end
 
-      def candidates = @candidates ||= judged.reject(&:rejected?).sort_by(&:rank)
+      def candidates
+        @candidates ||= judged.reject(&:rejected?).sort_by(&:rank)
+      end
 
       # Nearest misses first: fewest failing lines, then the same family.
-      def rejected = @rejected ||= judged.select(&:rejected?).sort_by { |one| [one.failing.size, (one.motor.family == question.old.family) ? 0 : 1, one.motor.part_no.to_s] }
+      def rejected
+        @rejected ||=
+          judged
+            .select(&:rejected?)
+            .sort_by do |one|
+              [one.failing.size, (one.motor.family == question.old.family) ? 0 : 1, one.motor.part_no.to_s]
+            end
+      end
 
       private
 
       def reasons
         best = candidates.first
-        return [reason("None of #{judged.size} motors passes every check", "match.none", source: "motors/match")] unless best
-        [reason("#{best.motor.part_no} #{WORDS.fetch(best.grade)}#{" with #{best.adapting.size} #{(best.adapting.size == 1) ? "matter" : "matters"} to adapt" if best.adapting.any?}", "match.best", source: "motors/match"), nearest].compact
+        unless best
+          return [reason("None of #{judged.size} motors passes every check", "match.none", source: "motors/match")]
+        end
+        [
+          reason("#{best.motor.part_no} #{WORDS.fetch(best.grade)}#{work(best)}", "match.best", source: "motors/match"),
+          nearest
+        ].compact
+      end
+
+      def work(best)
+        count = best.adapting.size
+        " with #{count} #{(count == 1) ? "matter" : "matters"} to adapt" if count.positive?
       end
 
       def nearest
         miss = rejected.first or return nil
-        reason("#{miss.motor.part_no} was rejected: #{miss.failing.map(&:reason).join("; ")}", "match.rejected", source: "motors/match")
+        reason(
+          "#{miss.motor.part_no} was rejected: #{miss.failing.map(&:reason).join("; ")}",
+          "match.rejected",
+          source: "motors/match"
+        )
       end
     end
   end

@@ -26,12 +26,26 @@ module Fenbo
       Question = Value.of(:text, :hertz, :volts)
 
       def self.read(input, _limits)
-        Question.new(text: input.text("text", longest: LONGEST), hertz: input.number("hertz", required: false, above: 0, at_most: 400), volts: input.number("volts", required: false, above: 0, at_most: 100_000))
+        Question.new(
+          text: input.text("text", longest: LONGEST),
+          hertz: input.number("hertz", required: false, above: 0, at_most: 400),
+          volts: input.number("volts", required: false, above: 0, at_most: 100_000)
+        )
       end
 
       def answer
-        Result.new(verdict:, figures: {motor: sense.motor, read: phrases.map { |one| {text: one.text, means: one.means, fields: one.gives.keys} }, unread: line.unread,
-                                       worked_out: sense.worked_out, disagreements: clashes.map(&:to_h), asks: sense.asks}, reasons:)
+        Result.new(
+          verdict:,
+          figures: {
+            motor: sense.motor,
+            read: phrases.map { |one| {text: one.text, means: one.means, fields: one.gives.keys} },
+            unread: line.unread,
+            worked_out: sense.worked_out,
+            disagreements: clashes.map(&:to_h),
+            asks: sense.asks
+          },
+          reasons:
+        )
       end
 
       def verdict
@@ -50,9 +64,26 @@ module Fenbo
       def clashes = @clashes ||= Coherence.new(sense.motor, limits).clashes
 
       def reasons
-        return [reason("Nothing on this line is understood as a plate: type it as printed, figures with their units", "plate.read", source: "motors/plate")] if sense.motor.empty?
+        if sense.motor.empty?
+          return [
+            reason(
+              "Nothing on this line is understood as a plate: type it as printed, figures with their units",
+              "plate.read",
+              source: "motors/plate"
+            )
+          ]
+        end
         count = phrases.size
-        [reason("#{count} #{(count == 1) ? "thing" : "things"} read#{", #{line.unread.size} not understood" if line.unread.any?}", "plate.read", value: count, source: "motors/plate"), *clashes.map(&:reason)]
+        [
+          reason(
+            "#{count} #{(count == 1) ? "thing" : "things"} " \
+            "read#{", #{line.unread.size} not understood" if line.unread.any?}",
+            "plate.read",
+            value: count,
+            source: "motors/plate"
+          ),
+          *clashes.map(&:reason)
+        ]
       end
     end
   end

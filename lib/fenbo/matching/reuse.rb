@@ -15,7 +15,9 @@ module Fenbo
 
       # @param answers [Hash] outcome by test; others than `looks` are left alone
       # @return [Hash] `state` as the tool `blades` takes it
-      def damage(answers) = answers.filter_map { |test, outcome| table.dig(test, "damage", outcome) }.to_h { |kind| [kind, true] }
+      def damage(answers)
+        answers.filter_map { |test, outcome| table.dig(test, "damage", outcome) }.to_h { |kind| [kind, true] }
+      end
 
       def table = Knowledge.table("reuse")
     end

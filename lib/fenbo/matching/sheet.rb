@@ -20,7 +20,10 @@ module Fenbo
 
       # The kind whose columns a header names best; nil where it names none.
       def self.kind_of(header)
-        kinds.map { |kind| [kind, (Knowledge.table("catalogue")[kind].keys & header).size] }.max_by(&:last).then { |kind, count| kind if count >= 3 }
+        kinds
+          .map { |kind| [kind, (Knowledge.table("catalogue")[kind].keys & header).size] }
+          .max_by(&:last)
+          .then { |kind, count| kind if count >= 3 }
       end
 
       attr_reader :kind, :columns
@@ -31,7 +34,15 @@ module Fenbo
       def initialize(kind, columns)
         @kind = kind
         @columns = columns
-        @readers = columns.map { |name, column| Reader.new(name:, column:, read: :"read_#{column["type"]}", empty: (%w[numbers texts].include?(column["type"]) ? [].freeze : nil)) }
+        @readers =
+          columns.map do |name, column|
+            Reader.new(
+              name:,
+              column:,
+              read: :"read_#{column["type"]}",
+              empty: (%w[numbers texts].include?(column["type"]) ? [].freeze : nil)
+            )
+          end
       end
 
       def needed = columns.select { |_, column| column["needed"] }.keys
@@ -47,7 +58,9 @@ module Fenbo
       end
 
       # A part as cells, so that reading them gives it back.
-      def write(values) = columns.map { |name, column| written(column, values[name]) }
+      def write(values)
+        columns.map { |name, column| written(column, values[name]) }
+      end
 
       private
 
@@ -64,7 +77,9 @@ module Fenbo
         nil
       end
 
-      def read_texts(name, column, text, faults) = text.split(";").map(&:strip).reject(&:empty?).filter_map { |one| read_text(name, column, one, faults) }
+      def read_texts(name, column, text, faults)
+        text.split(";").map(&:strip).reject(&:empty?).filter_map { |one| read_text(name, column, one, faults) }
+      end
 
       def read_numbers(name, column, text, faults)
         return [read_number(name, column, text, faults)].compact unless text.include?(";")
@@ -72,13 +87,20 @@ module Fenbo
       end
 
       def read_number(name, column, text, faults)
-        return faults.push([name, "“#{text[0, 30]}” is not a number#{": write the point as “.”" if text.match?(/\A-?\d+,\d+\z/)}"]) && nil unless text.match?(NUMBER)
-        value = text.to_f
-        side = if column["low"] && value < column["low"]
-          "low"
-        else
-          ((column["high"] && value > column["high"]) ? "high" : nil)
+        unless text.match?(NUMBER)
+          return (
+            faults.push(
+              [name, "“#{text[0, 30]}” is not a number#{": write the point as “.”" if text.match?(/\A-?\d+,\d+\z/)}"]
+            ) && nil
+          )
         end
+        value = text.to_f
+        side =
+          if column["low"] && value < column["low"]
+            "low"
+          else
+            ((column["high"] && value > column["high"]) ? "high" : nil)
+          end
         return value unless side
         faults << [name, implausible(column, value, side)]
         nil
@@ -91,7 +113,9 @@ module Fenbo
         nil
       end
 
-      def read_flag(name, _column, text, faults) = FLAGS.fetch(text.downcase) { faults.push([name, "“#{text[0, 30]}” is neither 0 nor 1"]) && nil }
+      def read_flag(name, _column, text, faults)
+        FLAGS.fetch(text.downcase) { faults.push([name, "“#{text[0, 30]}” is neither 0 nor 1"]) && nil }
+      end
 
       def read_choice(name, column, text, faults)
         found = column["choices"].find { |one| one == text.downcase.tr(" -", "__") }
@@ -101,17 +125,26 @@ module Fenbo
 
       def implausible(column, value, side)
         guess = column.dig("looks_like", side)
-        text = "#{Quantities.tidy(value)} cannot be right, it is #{(side == "low") ? "at least #{Quantities.tidy(column["low"])}" : "at most #{Quantities.tidy(column["high"])}"}"
+        bound = "#{(side == "low") ? "at least" : "at most"} #{Quantities.tidy(column[side])}"
+        text = "#{Quantities.tidy(value)} cannot be right, it is #{bound}"
         return text unless guess
-        (guess == "inches") ? "#{text}: it looks like inches, #{Quantities.tidy((value * INCH).round(2))} mm" : "#{text}: it looks like #{guess}"
+        if guess == "inches"
+          "#{text}: it looks like inches, #{Quantities.tidy((value * INCH).round(2))} mm"
+        else
+          "#{text}: it looks like #{guess}"
+        end
       end
 
       # What no cell shows alone.
       def across(values, faults)
         low, high = values.values_at("ambient_low_c", "ambient_high_c")
         faults << ["ambient_high_c", "is not above ambient_low_c"] if low && high && low >= high
-        faults << ["superseded_by", "is the part itself"] if values["superseded_by"] && values["superseded_by"] == values["part_no"]
-        faults << ["to_mm", "is not above from_mm"] if values["from_mm"] && values["to_mm"] && values["from_mm"] >= values["to_mm"]
+        if values["superseded_by"] && values["superseded_by"] == values["part_no"]
+          faults << ["superseded_by", "is the part itself"]
+        end
+        if values["from_mm"] && values["to_mm"] && values["from_mm"] >= values["to_mm"]
+          faults << ["to_mm", "is not above from_mm"]
+        end
         return unless kind == "motors"
         # The catalogue keeps one view; a plate that contradicts itself has a wrong unit somewhere.
         values["rotation"] = Rotation.canonical(values["rotation"], values["rotation_view"])
@@ -121,15 +154,20 @@ module Fenbo
 
       def written(column, value)
         case column["type"]
-        when "numbers" then (value || []).map { |one| number(one) }.join(";")
-        when "texts" then (value || []).join(";")
-        when "flag" then if value.nil?
-                           nil
-                         else
-                           (value ? "1" : "0")
-                         end
-        when "number", "whole" then value && number(value)
-        else value
+        when "numbers"
+          (value || []).map { |one| number(one) }.join(";")
+        when "texts"
+          (value || []).join(";")
+        when "flag"
+          if value.nil?
+            nil
+          else
+            (value ? "1" : "0")
+          end
+        when "number", "whole"
+          value && number(value)
+        else
+          value
         end
       end
 

@@ -15,7 +15,9 @@ module Fenbo
       def concerns?(row, motor, place)
         return false if motor.kit? && row["kits"] == false
         return false if row["wet"] && !place.wet
-        {"mounts" => motor.mount, "forms" => motor.shaft_form, "families" => motor.family}.all? { |key, own| row[key].nil? || own.nil? || row[key].include?(own) }
+        {"mounts" => motor.mount, "forms" => motor.shaft_form, "families" => motor.family}.all? do |key, own|
+          row[key].nil? || own.nil? || row[key].include?(own)
+        end
       end
     end
   end

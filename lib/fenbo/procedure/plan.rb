@@ -14,26 +14,49 @@ module Fenbo
       def self.families = Knowledge.table("plans").keys
 
       # The features asked for a family: id => {"ask", "flag" or "choices"}.
-      def self.features(family) = Knowledge.table("plans").dig(family, "features") || {}
+      def self.features(family)
+        Knowledge.table("plans").dig(family, "features") || {}
+      end
 
       def self.read(input, _limits)
         family = input.choice("family", Knowledge.table("families").keys)
         plan = Knowledge.table("plans")[family]
         input.fault("family", "has no work plan yet; there is one for #{families.join(", ")}") if family && plan.nil?
         task = input.choice("task", TASKS)
-        input.fault("task", "is not in this plan; it serves #{plan["tasks"].keys.join(", ")}") if plan && task && !plan["tasks"].key?(task)
-        Question.new(family:, task:, features: plan ? read_features(input.object("features", required: false), plan["features"]) : {})
+        if plan && task && !plan["tasks"].key?(task)
+          input.fault("task", "is not in this plan; it serves #{plan["tasks"].keys.join(", ")}")
+        end
+        Question.new(
+          family:,
+          task:,
+          features: plan ? read_features(input.object("features", required: false), plan["features"]) : {}
+        )
       end
 
       def self.read_features(input, asked)
         asked.to_h do |id, feature|
-          given = feature.key?("flag") ? input.flag(id, default: feature["flag"]) : input.choice(id, feature["choices"], required: false)
+          given =
+            if feature.key?("flag")
+              input.flag(id, default: feature["flag"])
+            else
+              input.choice(id, feature["choices"], required: false)
+            end
           [id, given.nil? ? feature["choices"]&.first : given]
         end
       end
 
       def answer
-        Result.new(verdict: "plan", figures: {minutes:, tools:, safety_gate: gate.map(&:to_h), steps: steps.map(&:to_h), transfers:}, reasons:)
+        Result.new(
+          verdict: "plan",
+          figures: {
+            minutes:,
+            tools:,
+            safety_gate: gate.map(&:to_h),
+            steps: steps.map(&:to_h),
+            transfers:
+          },
+          reasons:
+        )
       end
 
       def title = plan["title"]
@@ -42,7 +65,9 @@ module Fenbo
 
       def gate = @gate ||= rows("gate").map { |row| Step.from(row, "safe") }
 
-      def steps = @steps ||= gate + forward("apart") + forward("exchange") + back + forward("prove")
+      def steps
+        @steps ||= gate + forward("apart") + forward("exchange") + back + forward("prove")
+      end
 
       def tools = steps.flat_map(&:needs).uniq
 
@@ -54,7 +79,9 @@ module Fenbo
 
       def forward(phase) = rows(phase).map { |row| Step.from(row, phase) }
 
-      def back = rows("apart").select { |row| row["reverse"] }.reverse.map { |row| Step.back(row) }
+      def back
+        rows("apart").select { |row| row["reverse"] }.reverse.map { |row| Step.back(row) }
+      end
 
       def rows(phase) = plan[phase].select { |row| wanted?(row) }
 
@@ -63,13 +90,19 @@ module Fenbo
         holds?(row.fetch("only_if", {})) && !(row["unless"] && holds?(row["unless"]))
       end
 
-      def holds?(conditions) = conditions.all? { |feature, value| question.features[feature] == value }
+      def holds?(conditions)
+        conditions.all? { |feature, value| question.features[feature] == value }
+      end
 
       def reasons
         [
           reason("#{title}: usually about #{minutes} min", "plan.minutes", value: minutes, source: "install/plans"),
           reason("The safety gate comes first and cannot be skipped", "plan.gate", source: "work/hazards"),
-          (reason("Hardened for a flammable refrigerant", "plan.flammable", source: "work/hazards") if question.features["flammable"])
+          (
+            if question.features["flammable"]
+              reason("Hardened for a flammable refrigerant", "plan.flammable", source: "work/hazards")
+            end
+          )
         ].compact
       end
     end

@@ -22,7 +22,8 @@ module Fenbo
         known = input.given?("tau_hours") || given || input.given?("family")
         input.fault("tau_hours", "needs tau_hours, an earlier reading or the family") unless known
         Question.new(
-          now_c: input.number("now_c", **TEMPERATURES), end_c: input.number("end_c", **TEMPERATURES),
+          now_c: input.number("now_c", **TEMPERATURES),
+          end_c: input.number("end_c", **TEMPERATURES),
           limit_c: input.number("limit_c", **TEMPERATURES),
           tau_hours: input.number("tau_hours", required: false, above: 0, at_most: 10_000),
           earlier_c: earlier.number("c", required: given, **TEMPERATURES),
@@ -33,7 +34,15 @@ module Fenbo
 
       def answer
         return cannot_tell if tau.nil?
-        Result.new(verdict:, figures: {tau_hours: tau.round(2), tau_from: tau_from, hours_to_limit: hours&.round(2)}, reasons:)
+        Result.new(
+          verdict:,
+          figures: {
+            tau_hours: tau.round(2),
+            tau_from: tau_from,
+            hours_to_limit: hours&.round(2)
+          },
+          reasons:
+        )
       end
 
       # Box temperature after `hours`, °C.
@@ -48,8 +57,10 @@ module Fenbo
 
       def hours
         case verdict
-        when "past" then 0.0
-        when "hours" then -tau * Math.log((question.end_c - question.limit_c).fdiv(question.end_c - question.now_c))
+        when "past"
+          0.0
+        when "hours"
+          -tau * Math.log((question.end_c - question.limit_c).fdiv(question.end_c - question.now_c))
         end
       end
 
@@ -75,8 +86,22 @@ module Fenbo
 
       # Readings that do not drift and no family to fall back on.
       def cannot_tell
-        return Result.new(verdict:, figures: {tau_hours: nil, tau_from: nil, hours_to_limit: (0.0 if verdict == "past")}, reasons:) unless verdict == "hours"
-        Refusal.new([["earlier.c", "the two readings do not drift towards #{question.end_c} °C; give tau_hours or the family"]])
+        unless verdict == "hours"
+          return (
+            Result.new(
+              verdict:,
+              figures: {
+                tau_hours: nil,
+                tau_from: nil,
+                hours_to_limit: (0.0 if verdict == "past")
+              },
+              reasons:
+            )
+          )
+        end
+        Refusal.new(
+          [["earlier.c", "the two readings do not drift towards #{question.end_c} °C; give tau_hours or the family"]]
+        )
       end
 
       def reasons = [tau_reason, verdict_reason].compact
@@ -84,9 +109,17 @@ module Fenbo
       def tau_reason
         return nil if tau.nil?
         case tau_from
-        when "given" then reason("Time constant as given", "product.tau", value: tau, source: "sourcing/product")
-        when "readings" then reason("Time constant from two readings #{question.hours_ago} h apart", "product.tau", value: tau.round(2), source: "sourcing/product")
-        else family_reason
+        when "given"
+          reason("Time constant as given", "product.tau", value: tau, source: "sourcing/product")
+        when "readings"
+          reason(
+            "Time constant from two readings #{question.hours_ago} h apart",
+            "product.tau",
+            value: tau.round(2),
+            source: "sourcing/product"
+          )
+        else
+          family_reason
         end
       end
 
@@ -100,7 +133,9 @@ module Fenbo
         text = {
           "past" => "The box is at or over #{question.limit_c} °C already",
           "waits" => "It settles at #{question.end_c} °C and never passes #{question.limit_c} °C",
-          "hours" => "From #{question.now_c} °C towards #{question.end_c} °C it passes #{question.limit_c} °C in #{hours&.round(1)} h"
+          "hours" =>
+            "From #{question.now_c} °C towards #{question.end_c} °C it passes #{question.limit_c} °C in " \
+            "#{hours&.round(1)} h"
         }.fetch(verdict)
         reason(text, "product.limit", limit: question.limit_c, value: question.now_c, source: "sourcing/product")
       end

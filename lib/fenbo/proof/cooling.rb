@@ -39,7 +39,9 @@ module Fenbo
       end
 
       # °C at `minute` after the first reading.
-      def at(minute) = settles_c + (start_c - settles_c) * Math.exp(-minute / tau_minutes)
+      def at(minute)
+        settles_c + (start_c - settles_c) * Math.exp(-minute / tau_minutes)
+      end
 
       # Minutes after the first reading until `celsius` is reached; 0 when it starts
       # there, nil when it never does.

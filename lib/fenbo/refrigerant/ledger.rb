@@ -26,7 +26,8 @@ module Fenbo
           Question.new(
             full_charge_kg: input.number("full_charge_kg", above: 0, at_most: HEAVIEST_KG),
             moves: input.objects("moves").map { |row| read_move(row) },
-            warn_percent: input.number("warn_percent", required: false, above: 0, at_most: 1000) || limits["refrigerant.warn"]
+            warn_percent:
+              input.number("warn_percent", required: false, above: 0, at_most: 1000) || limits["refrigerant.warn"]
           )
         end
 
@@ -34,7 +35,9 @@ module Fenbo
 
         def read_move(row)
           kind = row.choice("kind", %w[added recovered])
-          before, after = row.number("before_kg", at_least: 0, at_most: HEAVIEST_KG), row.number("after_kg", at_least: 0, at_most: HEAVIEST_KG)
+          before, after =
+            row.number("before_kg", at_least: 0, at_most: HEAVIEST_KG),
+            row.number("after_kg", at_least: 0, at_most: HEAVIEST_KG)
           Move.new(on: read_date(row), kind:, kg: weight(row, kind, before, after))
         end
 
@@ -42,7 +45,16 @@ module Fenbo
           return nil unless kind && before && after
           kg = (kind == "added") ? before - after : after - before
           return kg unless kg.negative?
-          row.fault("after_kg", (kind == "added") ? "is heavier than before: nothing was added from it" : "is lighter than before: nothing was recovered into it")
+          row.fault(
+            "after_kg",
+            (
+              if kind == "added"
+                "is heavier than before: nothing was added from it"
+              else
+                "is lighter than before: nothing was recovered into it"
+              end
+            )
+          )
         end
 
         def read_date(row)
@@ -55,7 +67,15 @@ module Fenbo
       end
 
       def answer
-        Result.new(verdict:, figures: {added_kg: sum("added"), recovered_kg: sum("recovered"), last_addition:}, reasons:)
+        Result.new(
+          verdict:,
+          figures: {
+            added_kg: sum("added"),
+            recovered_kg: sum("recovered"),
+            last_addition:
+          },
+          reasons:
+        )
       end
 
       def verdict
@@ -65,8 +85,13 @@ module Fenbo
 
       # [[day, kg]], one a day, oldest first.
       def additions
-        @additions ||= question.moves.select { |move| move.kind == "added" && move.kg.positive? }
-          .group_by(&:on).transform_values { |list| list.sum(&:kg) }.sort
+        @additions ||=
+          question
+            .moves
+            .select { |move| move.kind == "added" && move.kg.positive? }
+            .group_by(&:on)
+            .transform_values { |list| list.sum(&:kg) }
+            .sort
       end
 
       def days
@@ -80,29 +105,65 @@ module Fenbo
 
       private
 
-      def sum(kind) = question.moves.select { |move| move.kind == kind }.sum(0.0, &:kg).round(3)
+      def sum(kind)
+        question.moves.select { |move| move.kind == kind }.sum(0.0, &:kg).round(3)
+      end
 
       def last_addition
         return nil if additions.empty?
-        {kg: additions.last.last.round(3), share: share.round(4), days:, annual_rate_percent: rate.round(2), on: additions.last.first.iso8601}
+        {
+          kg: additions.last.last.round(3),
+          share: share.round(4),
+          days:,
+          annual_rate_percent: rate.round(2),
+          on: additions.last.first.iso8601
+        }
       end
 
       def reasons
-        return [reason("Nothing was added yet, so there is no leak rate", "refrigerant.no_history", source: "proof/refrigerant")] if additions.empty?
+        if additions.empty?
+          return [
+            reason(
+              "Nothing was added yet, so there is no leak rate",
+              "refrigerant.no_history",
+              source: "proof/refrigerant"
+            )
+          ]
+        end
         [added_reason, verdict_reason, law_reason]
       end
 
       def added_reason
         since = (additions.size < 2) ? "the first addition, counted over a year" : "#{days} days after the one before"
-        reason("#{Quantities.tidy(additions.last.last.round(3))} kg of #{Quantities.tidy(question.full_charge_kg)} kg, #{since}", "refrigerant.share", value: share.round(4), source: "proof/refrigerant")
+        reason(
+          "#{Quantities.tidy(additions.last.last.round(3))} kg of " \
+          "#{Quantities.tidy(question.full_charge_kg)} kg, #{since}",
+          "refrigerant.share",
+          value: share.round(4),
+          source: "proof/refrigerant"
+        )
       end
 
       def verdict_reason
-        text = "That makes #{rate.round(1)} % a year, #{(verdict == "over") ? "over the warning: find the leak and prove it mended" : "not over the warning"}"
-        Reason.new(text:, rule: "refrigerant.warn", limit: question.warn_percent, value: rate.round(2), source: limits.source("refrigerant.warn"))
+        text =
+          "That makes #{rate.round(1)} % a year, " \
+          "#{(verdict == "over") ? "over the warning: find the leak and prove it mended" : "not over the warning"}"
+        Reason.new(
+          text:,
+          rule: "refrigerant.warn",
+          limit: question.warn_percent,
+          value: rate.round(2),
+          source: limits.source("refrigerant.warn")
+        )
       end
 
-      def law_reason = reason("Adding and recovering is for licensed people, and the limit that counts is local law's", "refrigerant.law", source: "work/hazards")
+      def law_reason
+        reason(
+          "Adding and recovering is for licensed people, and the limit that counts is local law's",
+          "refrigerant.law",
+          source: "work/hazards"
+        )
+      end
     end
   end
 end

@@ -35,13 +35,24 @@ module Fenbo
         wanted = 1 + [@rig[:warmth], 0].max
         short = [1 - cooling / wanted, 0].max
         held_off = (@rig[:why_off] == "satisfied") ? 0.0 : 1.0
-        SPAN * short * held_off * (1 - Math.exp(-@rig[:hours] / HALF_WAY_HOURS)) + SPAN * [@rig[:warmth], 0].min * 0.4 + @rig[:warmth].clamp(0, 1) * 4
+        SPAN * short * held_off * (1 - Math.exp(-@rig[:hours] / HALF_WAY_HOURS)) + SPAN * [@rig[:warmth], 0].min * 0.4 +
+          @rig[:warmth].clamp(0, 1) * 4
       end
 
       # Where frost lies: an outcome of frost_pattern. Still air behind a fan that
       # stands grows frost there after some hours; alone on its coil it closes it.
       def frost(random)
-        known = {"all" => "even_blocked", "ring" => "fan_ring_ice", "bottom" => "bottom_ice", "feed" => "feed_end_only", "door" => "near_door", "gone" => "clear"}[@rig[:ice]]
+        known =
+          {
+            "all" => "even_blocked",
+            "ring" => "fan_ring_ice",
+            "bottom" => "bottom_ice",
+            "feed" => "feed_end_only",
+            "door" => "near_door",
+            "gone" => "clear"
+          }[
+            @rig[:ice]
+          ]
         return known if known && random.rand < 0.9
         return (random.rand < 0.2) ? "clear" : "even_light" if @rig.turning? || @rig[:hours] < 3
         return "behind_one_fan" if @rig.neighbours.positive? && @rig.any_neighbour_runs? && random.rand < 0.6

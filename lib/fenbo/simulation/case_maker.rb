@@ -25,17 +25,52 @@ module Fenbo
       # Failures in a thousand fans and years, before surroundings: [rate, how it
       # grows with age, factor in cold wet air, factor outdoors or in kitchen dirt].
       WEAR = {
-        "bearing_worn" => [22, 1.2, 1.2, 1.2], "bearing_seized" => [18, 1.1, 1.3, 1.0], "winding_open" => [14, 0.5, 1.2, 1.0], "winding_shorted" => [6, 0.5, 1.2, 1.1],
-        "winding_grounded" => [4, 0.6, 1.6, 1.0], "ec_module_failed" => [28, 0.4, 1.1, 1.1], "capacitor_weak" => [16, 0.9, 0.9, 1.2], "capacitor_open" => [10, 0.8, 0.9, 1.2],
-        "blade_loose" => [4, 0.4, 1.0, 1.2], "blade_damaged" => [5, 0.4, 1.1, 1.4], "blade_rubbing" => [6, 0.2, 1.1, 1.0], "blade_iced" => [14, 0.0, 1.0, 0.0],
-        "blade_fouled" => [6, 0.4, 0.5, 2.2], "blade_wrong" => [1.5, 0.0, 1.0, 1.0], "rotation_reversed" => [1, 0.0, 1.0, 1.0], "mount_loose" => [5, 0.7, 1.1, 1.1],
-        "motor_wrong" => [1.5, 0.0, 1.0, 1.0], "connection_burnt" => [8, 0.7, 1.3, 1.1], "fan_not_called" => [16, 0.0, 1.0, 0.8], "fan_control_failed" => [8, 0.4, 1.0, 1.0],
-        "contactor_failed" => [8, 0.8, 1.0, 1.2], "door_switch_failed" => [8, 0.6, 1.0, 1.0], "no_supply" => [7, 0.0, 1.0, 1.0], "supply_out_of_range" => [3, 0.0, 1.0, 1.0],
-        "phase_lost" => [5, 0.0, 1.0, 1.0], "supply_unbalanced" => [3, 0.0, 1.0, 1.0], "defrost_failed" => [18, 0.5, 1.0, 0.0], "drain_blocked" => [9, 0.3, 1.0, 0.0],
-        "evaporator_dirty" => [11, 0.5, 1.0, 1.0], "condenser_dirty" => [26, 0.2, 1.0, 1.2], "charge_low" => [8, 0.5, 1.0, 1.0], "door_seal_leaking" => [9, 0.8, 1.0, 1.0],
-        "airflow_blocked_by_load" => [8, 0.0, 1.0, 1.0], "setpoint_wrong" => [6, 0.0, 1.0, 1.0], "damper_stuck" => [8, 0.5, 1.0, 1.0], "compressor_fault" => [8, 0.9, 1.0, 1.0]
+        "bearing_worn" => [22, 1.2, 1.2, 1.2],
+        "bearing_seized" => [18, 1.1, 1.3, 1.0],
+        "winding_open" => [14, 0.5, 1.2, 1.0],
+        "winding_shorted" => [6, 0.5, 1.2, 1.1],
+        "winding_grounded" => [4, 0.6, 1.6, 1.0],
+        "ec_module_failed" => [28, 0.4, 1.1, 1.1],
+        "capacitor_weak" => [16, 0.9, 0.9, 1.2],
+        "capacitor_open" => [10, 0.8, 0.9, 1.2],
+        "blade_loose" => [4, 0.4, 1.0, 1.2],
+        "blade_damaged" => [5, 0.4, 1.1, 1.4],
+        "blade_rubbing" => [6, 0.2, 1.1, 1.0],
+        "blade_iced" => [14, 0.0, 1.0, 0.0],
+        "blade_fouled" => [6, 0.4, 0.5, 2.2],
+        "blade_wrong" => [1.5, 0.0, 1.0, 1.0],
+        "rotation_reversed" => [1, 0.0, 1.0, 1.0],
+        "mount_loose" => [5, 0.7, 1.1, 1.1],
+        "motor_wrong" => [1.5, 0.0, 1.0, 1.0],
+        "connection_burnt" => [8, 0.7, 1.3, 1.1],
+        "fan_not_called" => [16, 0.0, 1.0, 0.8],
+        "fan_control_failed" => [8, 0.4, 1.0, 1.0],
+        "contactor_failed" => [8, 0.8, 1.0, 1.2],
+        "door_switch_failed" => [8, 0.6, 1.0, 1.0],
+        "no_supply" => [7, 0.0, 1.0, 1.0],
+        "supply_out_of_range" => [3, 0.0, 1.0, 1.0],
+        "phase_lost" => [5, 0.0, 1.0, 1.0],
+        "supply_unbalanced" => [3, 0.0, 1.0, 1.0],
+        "defrost_failed" => [18, 0.5, 1.0, 0.0],
+        "drain_blocked" => [9, 0.3, 1.0, 0.0],
+        "evaporator_dirty" => [11, 0.5, 1.0, 1.0],
+        "condenser_dirty" => [26, 0.2, 1.0, 1.2],
+        "charge_low" => [8, 0.5, 1.0, 1.0],
+        "door_seal_leaking" => [9, 0.8, 1.0, 1.0],
+        "airflow_blocked_by_load" => [8, 0.0, 1.0, 1.0],
+        "setpoint_wrong" => [6, 0.0, 1.0, 1.0],
+        "damper_stuck" => [8, 0.5, 1.0, 1.0],
+        "compressor_fault" => [8, 0.9, 1.0, 1.0]
       }.freeze
-      AFTER_WORK = {"blade_rubbing" => 4, "blade_wrong" => 25, "rotation_reversed" => 30, "motor_wrong" => 25, "blade_loose" => 3, "connection_burnt" => 3, "mount_loose" => 3}.freeze
+      AFTER_WORK = {
+        "blade_rubbing" => 4,
+        "blade_wrong" => 25,
+        "rotation_reversed" => 30,
+        "motor_wrong" => 25,
+        "blade_loose" => 3,
+        "connection_burnt" => 3,
+        "mount_loose" => 3
+      }.freeze
       RECENT_WORK = 0.12
       TWO_FAULTS = 0.15
       # Callers are now and then wrong: nothing is the matter.
@@ -64,7 +99,16 @@ module Fenbo
         recent_work = @random.rand < RECENT_WORK
         equipment = Diagnosis::Equipment.new(family:, side:, motor:)
         neighbours = others.begin + (others.size * @random.rand).to_i
-        Rig.new(family:, side:, motor:, age:, neighbours:, recent_work:, spread: @random, faults: faults(equipment, age, recent_work))
+        Rig.new(
+          family:,
+          side:,
+          motor:,
+          age:,
+          neighbours:,
+          recent_work:,
+          spread: @random,
+          faults: faults(equipment, age, recent_work)
+        )
       end
 
       def faults(equipment, age, recent_work)
@@ -79,20 +123,33 @@ module Fenbo
       def hazards(equipment, age, recent_work)
         cold = equipment.side == "evaporator"
         dirty = equipment.side == "condenser"
-        WEAR.filter_map do |fault, (rate, growth, in_cold, in_dirt)|
-          next unless equipment.cause?(Diagnosis::Cause[fault])
-          rate *= (0.35 + age / 8.0)**growth * (cold ? in_cold : 1) * (dirty ? in_dirt : 1)
-          rate *= AFTER_WORK.fetch(fault, 1) if recent_work
-          [fault, rate] if rate.positive?
-        end.to_h
+        WEAR
+          .filter_map do |fault, (rate, growth, in_cold, in_dirt)|
+            next unless equipment.cause?(Diagnosis::Cause[fault])
+            rate *= (0.35 + age / 8.0)**growth * (cold ? in_cold : 1) * (dirty ? in_dirt : 1)
+            rate *= AFTER_WORK.fetch(fault, 1) if recent_work
+            [fault, rate] if rate.positive?
+          end
+          .to_h
       end
 
       # Two at once that are one and the same part, or where one hides the other
       # for good.
-      PARTS = [%w[bearing_worn bearing_seized], %w[winding_open winding_shorted winding_grounded], %w[capacitor_weak capacitor_open], %w[blade_wrong motor_wrong],
-        %w[no_supply supply_out_of_range phase_lost supply_unbalanced fan_not_called fan_control_failed setpoint_wrong contactor_failed door_switch_failed], %w[charge_low compressor_fault],
-        %w[blade_iced blade_damaged blade_loose blade_rubbing]].freeze
-      def excludes?(one, other) = PARTS.any? { |part| part.include?(one) && part.include?(other) }
+      PARTS = [
+        %w[bearing_worn bearing_seized],
+        %w[winding_open winding_shorted winding_grounded],
+        %w[capacitor_weak capacitor_open],
+        %w[blade_wrong motor_wrong],
+        %w[
+          no_supply supply_out_of_range phase_lost supply_unbalanced fan_not_called fan_control_failed
+          setpoint_wrong contactor_failed door_switch_failed
+        ],
+        %w[charge_low compressor_fault],
+        %w[blade_iced blade_damaged blade_loose blade_rubbing]
+      ].freeze
+      def excludes?(one, other)
+        PARTS.any? { |part| part.include?(one) && part.include?(other) }
+      end
 
       def weighted(rows)
         at = @random.rand * rows.sum { |row| yield(row) }

@@ -9,12 +9,38 @@ module Fenbo
     #   clamp.read   #=> {amps: [1.11], volts: 229.4}
     class Clamp
       CONDITIONS = {
-        "healthy" => "healthy", "worn" => "bearing worn", "stalled" => "stalled", "loose" => "blade loose", "weak_capacitor" => "capacitor weak",
-        "shorted" => "turns shorted", "dead" => "winding open", "low_volts" => "supply low"
+        "healthy" => "healthy",
+        "worn" => "bearing worn",
+        "stalled" => "stalled",
+        "loose" => "blade loose",
+        "weak_capacitor" => "capacitor weak",
+        "shorted" => "turns shorted",
+        "dead" => "winding open",
+        "low_volts" => "supply low"
       }.freeze
       FIGURES = {
-        "healthy" => {}, "worn" => {friction: 0.28}, "stalled" => {friction: 6.0}, "loose" => {blade: 0.08}, "weak_capacitor" => {capacitor: 0.55},
-        "shorted" => {shorted: 0.14}, "dead" => {volts: 0.0}, "low_volts" => {volts: 0.82}
+        "healthy" => {},
+        "worn" => {
+          friction: 0.28
+        },
+        "stalled" => {
+          friction: 6.0
+        },
+        "loose" => {
+          blade: 0.08
+        },
+        "weak_capacitor" => {
+          capacitor: 0.55
+        },
+        "shorted" => {
+          shorted: 0.14
+        },
+        "dead" => {
+          volts: 0.0
+        },
+        "low_volts" => {
+          volts: 0.82
+        }
       }.freeze
       # The share by which a healthy reading moves from one to the next.
       JITTER = 0.012
@@ -33,7 +59,10 @@ module Fenbo
       # @return [Hash] amps as displayed (the conductor wrapped `turns` times), volts
       def read
         legs = (@family == "three_phase") ? 3 : 1
-        {amps: Array.new(legs) { displayed(running.amps * @plate_amps * @turns) }, volts: (volts * @plate_volts * jitter(0.003)).round(1)}
+        {
+          amps: Array.new(legs) { displayed(running.amps * @plate_amps * @turns) },
+          volts: (volts * @plate_volts * jitter(0.003)).round(1)
+        }
       end
 
       # One reading as the lines a meter sends (docs/formats.md).
@@ -42,20 +71,36 @@ module Fenbo
         reading = read
         stamp = at.getutc.strftime("%Y-%m-%dT%H:%M:%S.%LZ")
         legs = (reading[:amps].size == 3) ? %w[a b c] : [nil]
-        reading[:amps].zip(legs).map { |value, leg| [stamp, "amps", format("%.3f", value), "A", leg].compact.join(";") } << [stamp, "volts", reading[:volts], "V"].join(";")
+        reading[:amps]
+          .zip(legs)
+          .map { |value, leg| [stamp, "amps", format("%.3f", value), "A", leg].compact.join(";") } << [
+            stamp,
+            "volts",
+            reading[:volts],
+            "V"
+          ].join(";")
       end
 
       private
 
-      def volts = (@condition.key?(:volts) && @condition[:volts].positive?) ? @condition[:volts] : 1.0
+      def volts
+        (@condition.key?(:volts) && @condition[:volts].positive?) ? @condition[:volts] : 1.0
+      end
 
       def running
         capacitor = (@family == "psc") ? @condition.fetch(:capacitor, 1.0) : 1.0
-        @running ||= Motor.new(@family, volts: @condition.fetch(:volts, 1.0), shorted: @condition.fetch(:shorted, 0.0), capacitor:)
-          .run(blade: @condition.fetch(:blade, 0.92), friction: @condition.fetch(:friction, 0.04))
+        @running ||=
+          Motor.new(
+            @family,
+            volts: @condition.fetch(:volts, 1.0),
+            shorted: @condition.fetch(:shorted, 0.0),
+            capacitor:
+          ).run(blade: @condition.fetch(:blade, 0.92), friction: @condition.fetch(:friction, 0.04))
       end
 
-      def displayed(amps) = ((amps * jitter(JITTER)) / RESOLUTION).round * RESOLUTION
+      def displayed(amps)
+        ((amps * jitter(JITTER)) / RESOLUTION).round * RESOLUTION
+      end
 
       def jitter(share) = 1 + share * (2 * @random.rand - 1)
     end

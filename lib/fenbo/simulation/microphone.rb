@@ -10,14 +10,38 @@ module Fenbo
     class Microphone
       KINDS = %w[healthy bearing strike scrape imbalance hum chatter silent].freeze
       BACKGROUNDS = %w[room compressor other_fans wind].freeze
-      RECORDERS = {"phone" => {high_pass: 90.0, floor: 2e-4}, "flat" => {high_pass: 12.0, floor: 5e-5}, "cheap" => {high_pass: 140.0, floor: 8e-4}}.freeze
+      RECORDERS = {
+        "phone" => {
+          high_pass: 90.0,
+          floor: 2e-4
+        },
+        "flat" => {
+          high_pass: 12.0,
+          floor: 5e-5
+        },
+        "cheap" => {
+          high_pass: 140.0,
+          floor: 8e-4
+        }
+      }.freeze
       LEVEL = 0.09
       FLOOR_ONLY = 0.0
 
       # @param kind [String] one of KINDS
       # @param snr_db [Float] the fan's power over the background's
       # @param background [Array<String>] of BACKGROUNDS
-      def initialize(kind:, random:, rpm: 1550, blades: 4, hertz: 50, seconds: 10, rate: 16_000, snr_db: 20, background: ["room"], recorder: "flat")
+      def initialize(
+        kind:,
+        random:,
+        rpm: 1550,
+        blades: 4,
+        hertz: 50,
+        seconds: 10,
+        rate: 16_000,
+        snr_db: 20,
+        background: ["room"],
+        recorder: "flat"
+      )
         Sound.numo!
         @kind, @random, @hertz, @seconds, @rate = kind, random, hertz.to_f, seconds, rate
         @shaft = rpm / 60.0
@@ -44,12 +68,16 @@ module Fenbo
       # 16-bit PCM, one channel.
       def wav
         data = (samples.clip(-1, 1) * 32_767).round.cast_to(Numo::Int16).to_binary
-        ["RIFF", 36 + data.bytesize, "WAVE", "fmt ", 16, 1, 1, @rate, @rate * 2, 2, 16, "data", data.bytesize].pack("A4VA4A4VvvVVvvA4V") + data
+        ["RIFF", 36 + data.bytesize, "WAVE", "fmt ", 16, 1, 1, @rate, @rate * 2, 2, 16, "data", data.bytesize].pack(
+          "A4VA4A4VvvVVvvA4V"
+        ) + data
       end
 
       private
 
-      def sine(hertz, phase = 2 * Math::PI * @random.rand) = Numo::NMath.sin(@time * (2 * Math::PI * hertz) + phase)
+      def sine(hertz, phase = 2 * Math::PI * @random.rand)
+        Numo::NMath.sin(@time * (2 * Math::PI * hertz) + phase)
+      end
 
       def noise = Numo::DFloat.new(@time.size).rand_norm
 
@@ -58,7 +86,9 @@ module Fenbo
         spectrum = Numo::Pocketfft.rfft(noise)
         hertz = Numo::DFloat.new(spectrum.size).seq * @rate.fdiv(@time.size)
         gain = ((hertz >= low) & (hertz <= high)).cast_to(Numo::DFloat) * ((hertz + 20)**slope)
-        Numo::Pocketfft.irfft(spectrum * gain)[0...@time.size].then { |band| band / [Math.sqrt((band**2).mean), 1e-12].max }
+        Numo::Pocketfft.irfft(spectrum * gain)[0...@time.size].then do |band|
+          band / [Math.sqrt((band**2).mean), 1e-12].max
+        end
       end
 
       def between(low, high) = low + (high - low) * @random.rand
@@ -66,15 +96,20 @@ module Fenbo
       # Turbulence, blade pass with its multiples, a little of the shaft.
       def healthy(pass: between(0.5, 1.2), shaft: between(0.02, 0.1))
         tones = (1..4).sum { |k| sine(@shaft * @blades * k) * (pass / k**1.4) } + sine(@shaft) * shaft
-        tones + band_noise(60, [4500, @rate * 0.45].min, slope: -0.75) * between(0.6, 1.1) + sine(2 * @hertz) * between(0.02, 0.12)
+        tones + band_noise(60, [4500, @rate * 0.45].min, slope: -0.75) * between(0.6, 1.1) +
+          sine(2 * @hertz) * between(0.02, 0.12)
       end
 
-      def imbalance = healthy(pass: between(0.25, 0.6), shaft: between(1.2, 2.2)) + sine(2 * @shaft) * between(0.1, 0.3)
+      def imbalance
+        healthy(pass: between(0.25, 0.6), shaft: between(1.2, 2.2)) + sine(2 * @shaft) * between(0.1, 0.3)
+      end
 
       # A ringing blow at each of the given moments.
       def blows(moments, ring:, decay:, sizes:)
         length = (decay * 7 * @rate).to_i
-        shape = Numo::NMath.exp(Numo::DFloat.new(length).seq / (-decay * @rate)) * Numo::NMath.sin(Numo::DFloat.new(length).seq * (2 * Math::PI * ring / @rate))
+        shape =
+          Numo::NMath.exp(Numo::DFloat.new(length).seq / (-decay * @rate)) *
+          Numo::NMath.sin(Numo::DFloat.new(length).seq * (2 * Math::PI * ring / @rate))
         out = Numo::DFloat.zeros(@time.size)
         moments.each_with_index do |moment, index|
           at = (moment * @rate).round
@@ -92,7 +127,8 @@ module Fenbo
       # Rolling elements over a flaw: blows at no whole multiple of the shaft, a little
       # uneven, swelling once a turn; and a rough high band.
       def bearing
-        rate = @shaft * [between(2.7, 2.9), between(3.4, 3.7), between(4.3, 4.7), between(5.3, 5.7)].sample(random: @random)
+        rate =
+          @shaft * [between(2.7, 2.9), between(3.4, 3.7), between(4.3, 4.7), between(5.3, 5.7)].sample(random: @random)
         times = moments(rate, jitter: 0.012)
         sizes = times.map { |moment| between(0.6, 1.4) * (1 + 0.4 * Math.sin(2 * Math::PI * @shaft * moment)) }
         hits = blows(times, ring: between(2600, [5200, @rate * 0.42].min), decay: between(0.0008, 0.002), sizes:)
@@ -103,7 +139,13 @@ module Fenbo
       def strike
         every = @random.rand < 0.3
         times = moments(every ? @shaft * @blades : @shaft, jitter: 0.002)
-        hits = blows(times, ring: between(2200, [4800, @rate * 0.42].min), decay: between(0.0015, 0.004), sizes: Array.new(every ? @blades : 1) { between(0.8, 1.2) })
+        hits =
+          blows(
+            times,
+            ring: between(2200, [4800, @rate * 0.42].min),
+            decay: between(0.0015, 0.004),
+            sizes: Array.new(every ? @blades : 1) { between(0.8, 1.2) }
+          )
         healthy + hits * between(4.5, 8)
       end
 
@@ -112,10 +154,18 @@ module Fenbo
         healthy + band_noise(1800, @rate * 0.45) * (swing**between(1, 2)) * between(0.9, 1.6)
       end
 
-      def hum = (1..5).sum { |k| sine(2 * @hertz * k) * between(0.3, 1.0) / k } + band_noise(60, 3000, slope: -0.75) * 0.05
+      def hum
+        (1..5).sum { |k| sine(2 * @hertz * k) * between(0.3, 1.0) / k } + band_noise(60, 3000, slope: -0.75) * 0.05
+      end
 
       def chatter
-        hits = blows(moments(2 * @hertz, jitter: 0.01), ring: between(2300, 3400), decay: between(0.0006, 0.0012), sizes: [1.0, 0.75, 1.1, 0.9])
+        hits =
+          blows(
+            moments(2 * @hertz, jitter: 0.01),
+            ring: between(2300, 3400),
+            decay: between(0.0006, 0.0012),
+            sizes: [1.0, 0.75, 1.1, 0.9]
+          )
         hum * 0.25 + hits * between(3, 5)
       end
 
@@ -125,7 +175,9 @@ module Fenbo
 
       def around_room = band_noise(40, @rate * 0.45, slope: -0.8)
 
-      def around_compressor = (1..6).sum { |k| sine((@hertz * 0.97) * k) / k } * 0.8 + band_noise(80, 2500, slope: -0.6) * 0.5
+      def around_compressor
+        (1..6).sum { |k| sine((@hertz * 0.97) * k) / k } * 0.8 + band_noise(80, 2500, slope: -0.6) * 0.5
+      end
 
       def around_other_fans
         shaft = @shaft * [between(0.78, 0.93), between(1.07, 1.25)].sample(random: @random)

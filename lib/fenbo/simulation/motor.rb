@@ -13,11 +13,36 @@ module Fenbo
     class Motor
       # slip: rated; pull_out: Tmax; idle: current without load; locked: at standstill.
       FAMILIES = {
-        "shaded_pole" => {slip: 0.13, pull_out: 1.5, idle: 0.66, locked: 1.48},
-        "psc" => {slip: 0.08, pull_out: 1.9, idle: 0.52, locked: 2.6},
-        "split_phase" => {slip: 0.04, pull_out: 2.2, idle: 0.58, locked: 5.0},
-        "three_phase" => {slip: 0.035, pull_out: 2.5, idle: 0.45, locked: 5.8},
-        "ec" => {slip: 0.0, pull_out: 1.6, idle: 0.2, locked: 0.6}
+        "shaded_pole" => {
+          slip: 0.13,
+          pull_out: 1.5,
+          idle: 0.66,
+          locked: 1.48
+        },
+        "psc" => {
+          slip: 0.08,
+          pull_out: 1.9,
+          idle: 0.52,
+          locked: 2.6
+        },
+        "split_phase" => {
+          slip: 0.04,
+          pull_out: 2.2,
+          idle: 0.58,
+          locked: 5.0
+        },
+        "three_phase" => {
+          slip: 0.035,
+          pull_out: 2.5,
+          idle: 0.45,
+          locked: 5.8
+        },
+        "ec" => {
+          slip: 0.0,
+          pull_out: 1.6,
+          idle: 0.2,
+          locked: 0.6
+        }
       }.freeze
       STEPS = 200
       # A blade at rest takes more to move than one that turns.
@@ -53,15 +78,20 @@ module Fenbo
 
       private
 
-      def breakdown = @family[:slip] * (@family[:pull_out] + Math.sqrt(@family[:pull_out]**2 - 1))
+      def breakdown
+        @family[:slip] * (@family[:pull_out] + Math.sqrt(@family[:pull_out]**2 - 1))
+      end
 
       def torque(slip)
         clean = 2 * @family[:pull_out] / (slip / breakdown + breakdown / slip)
-        clean * @volts**2 * (1 - 1.6 * @shorted) * (0.45 + 0.55 * @capacitor.clamp(0, 1.1)) * (@single_phased ? 0.55 : 1)
+        clean * @volts**2 * (1 - 1.6 * @shorted) * (0.45 + 0.55 * @capacitor.clamp(0, 1.1)) *
+          (@single_phased ? 0.55 : 1)
       end
 
       # Without a turning field a motor does not start, whatever it pulls when running.
-      def start_factor = @single_phased ? 0.0 : @capacitor.clamp(0, 1.1) / (0.45 + 0.55 * @capacitor.clamp(0, 1.1))
+      def start_factor
+        @single_phased ? 0.0 : @capacitor.clamp(0, 1.1) / (0.45 + 0.55 * @capacitor.clamp(0, 1.1))
+      end
 
       # From standstill up to where the load holds the motor.
       def settle(blade, friction)
@@ -76,7 +106,8 @@ module Fenbo
       def current(slip)
         idle = @family[:idle]
         free = Math.sqrt(idle**2 + (1 - idle**2) * (slip / @family[:slip])**2)
-        bounded(free) / bounded(1.0) * @volts * (1 + 3.2 * @shorted) * (1 + 0.35 * (1 - @capacitor.clamp(0, 1.1)) * ((slip > 0.5) ? 0.2 : 1)) * (@single_phased ? 1.5 : 1)
+        bounded(free) / bounded(1.0) * @volts * (1 + 3.2 * @shorted) *
+          (1 + 0.35 * (1 - @capacitor.clamp(0, 1.1)) * ((slip > 0.5) ? 0.2 : 1)) * (@single_phased ? 1.5 : 1)
       end
 
       # The locked-rotor current is the most that flows.

@@ -40,7 +40,8 @@ module Fenbo
       # What a caller could notice: ids of complaints in inference.yml.
       def symptoms
         kinds = Diagnosis.rules["complaint"]["kinds"].select { |_, row| test?(row["test"]) }
-        @symptoms ||= kinds.reject { |_, row| row["ordinary"].include?(@seen[row["test"]] ||= public_send(row["test"])) }.keys
+        @symptoms ||=
+          kinds.reject { |_, row| row["ordinary"].include?(@seen[row["test"]] ||= public_send(row["test"])) }.keys
       end
 
       # What a neighbour does, from across the room.

@@ -16,8 +16,14 @@ module Fenbo
       # @param recording [Recording]
       def of(recording)
         {
-          spectrum: {top_hz: SPECTRUM_HZ, db: line(recording.spectrum, SPECTRUM_HZ)},
-          envelope: {top_hz: ENVELOPE_HZ, db: line(recording.envelope.spectrum, ENVELOPE_HZ)},
+          spectrum: {
+            top_hz: SPECTRUM_HZ,
+            db: line(recording.spectrum, SPECTRUM_HZ)
+          },
+          envelope: {
+            top_hz: ENVELOPE_HZ,
+            db: line(recording.envelope.spectrum, ENVELOPE_HZ)
+          },
           strip: strip(recording.question.wav)
         }
       end
@@ -36,13 +42,17 @@ module Fenbo
       def strip(wav)
         size = wav.samples.size / STRIP[:columns]
         window = Spectrum.hann(size)
-        columns = (0...STRIP[:columns]).map { |column| Spectrum.segment(wav.samples[column * size...(column + 1) * size], window) }
+        columns =
+          (0...STRIP[:columns]).map do |column|
+            Spectrum.segment(wav.samples[column * size...(column + 1) * size], window)
+          end
         top = [STRIP[:top_hz], wav.rate / 2.0].min
         bins = (top * size / wav.rate).floor
-        rows = (0...STRIP[:rows]).map do |row|
-          from, upto = row * bins / STRIP[:rows], [(row + 1) * bins / STRIP[:rows] - 1, row * bins / STRIP[:rows]].max
-          columns.map { |power| decibel(power[from..upto].mean) }
-        end
+        rows =
+          (0...STRIP[:rows]).map do |row|
+            from, upto = row * bins / STRIP[:rows], [(row + 1) * bins / STRIP[:rows] - 1, row * bins / STRIP[:rows]].max
+            columns.map { |power| decibel(power[from..upto].mean) }
+          end
         {top_hz: top.round, seconds: wav.seconds.round(2), db: rows}
       end
 

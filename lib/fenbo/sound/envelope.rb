@@ -39,7 +39,8 @@ module Fenbo
 
       def swing_at(hertz)
         phase = Numo::DFloat.new(level.size).seq * (2 * Math::PI * hertz / rate)
-        2 * Math.hypot((level * Numo::NMath.cos(phase)).mean, (level * Numo::NMath.sin(phase)).mean) / [level.mean, 1e-12].max
+        2 * Math.hypot((level * Numo::NMath.cos(phase)).mean, (level * Numo::NMath.sin(phase)).mean) /
+          [level.mean, 1e-12].max
       end
 
       private

@@ -23,8 +23,12 @@ module Fenbo
 
       class << self
         def read(input, _limits)
-          Question.new(wav: read_wav(input), rpm: input.number("rpm", required: false, above: 0, at_most: 20_000),
-            blades: input.integer("blades", required: false, at_least: 1, at_most: 24), hertz: input.number("hertz", required: false, at_least: 16, at_most: 400) || 50)
+          Question.new(
+            wav: read_wav(input),
+            rpm: input.number("rpm", required: false, above: 0, at_most: 20_000),
+            blades: input.integer("blades", required: false, at_least: 1, at_most: 24),
+            hertz: input.number("hertz", required: false, at_least: 16, at_most: 400) || 50
+          )
         end
 
         private
@@ -33,7 +37,9 @@ module Fenbo
         def read_wav(input)
           bytes = input.raw("wav_bytes") || file(input) or return nil
           wav = Wav.parse(bytes)
-          return input.fault("wav", "lasts #{wav.seconds.round(1)} s; it takes #{SHORTEST_S.to_i} s at least") if wav.seconds < SHORTEST_S
+          if wav.seconds < SHORTEST_S
+            return input.fault("wav", "lasts #{wav.seconds.round(1)} s; it takes #{SHORTEST_S.to_i} s at least")
+          end
           return input.fault("wav", "lasts longer than #{LONGEST_S.to_i} s") if wav.seconds > LONGEST_S
           wav
         rescue Wav::Unreadable => problem
@@ -42,13 +48,17 @@ module Fenbo
 
         def file(input)
           path = input.text("wav", longest: 4096) or return nil
-          return input.fault("wav", "cannot be read: there is no such file") unless File.file?(path) && File.readable?(path)
+          unless File.file?(path) && File.readable?(path)
+            return input.fault("wav", "cannot be read: there is no such file")
+          end
           return input.fault("wav", "is larger than #{LARGEST / 1024 / 1024} MB") if File.size(path) > LARGEST
           File.binread(path)
         end
       end
 
-      def answer = Result.new(verdict:, figures: {kinds:, figures: numbers}, reasons:)
+      def answer
+        Result.new(verdict:, figures: {kinds:, figures: numbers}, reasons:)
+      end
 
       def verdict
         return "silent" if silent?
@@ -62,13 +72,20 @@ module Fenbo
         classifier.weights.map { |kind, weight| {id: kind, weight: weight.round(3)} }
       end
 
-      def spectrum = @spectrum ||= Spectrum.of(samples, wav.rate, resolution: RESOLUTION_HZ)
+      def spectrum
+        @spectrum ||= Spectrum.of(samples, wav.rate, resolution: RESOLUTION_HZ)
+      end
 
       def envelope = @envelope ||= Envelope.of(samples, wav.rate)
 
-      def speed = @speed ||= Speed.new(spectrum, envelope.spectrum, rpm: question.rpm, blades: question.blades, hertz: question.hertz)
+      def speed
+        @speed ||=
+          Speed.new(spectrum, envelope.spectrum, rpm: question.rpm, blades: question.blades, hertz: question.hertz)
+      end
 
-      def classifier = @classifier ||= Classifier.new(spectrum, envelope, speed, hertz: question.hertz, limits:)
+      def classifier
+        @classifier ||= Classifier.new(spectrum, envelope, speed, hertz: question.hertz, limits:)
+      end
 
       private
 
@@ -80,13 +97,36 @@ module Fenbo
 
       def silent? = level_dbfs < limits["sound.silent_dbfs"]
 
-      def clipped? = (wav.samples.abs >= FULL_SCALE).count_true > CLIPPED_SHARE * wav.samples.size
+      def clipped?
+        (wav.samples.abs >= FULL_SCALE).count_true > CLIPPED_SHARE * wav.samples.size
+      end
 
       def numbers
         base = {seconds: wav.seconds.round(2), sample_rate: wav.rate, level_dbfs: level_dbfs.round(1)}
-        return base.merge(shaft_hz: nil, blade_pass_hz: nil, rpm_estimate: nil, rpm_confidence: 0.0, band_kurtosis: nil, crest: nil, hum_share: nil, shaft_line_share: nil) if silent?
-        base.merge(shaft_hz: speed.shaft_hz&.round(2), blade_pass_hz: speed.blade_pass_hz&.round(1), rpm_estimate: speed.rpm&.round, rpm_confidence: speed.confidence.round(2),
-          band_kurtosis: envelope.kurtosis.round(2), crest: envelope.crest.round(1), hum_share: classifier.hum_share.round(3), shaft_line_share: classifier.shaft_line_share.round(3))
+        if silent?
+          return (
+            base.merge(
+              shaft_hz: nil,
+              blade_pass_hz: nil,
+              rpm_estimate: nil,
+              rpm_confidence: 0.0,
+              band_kurtosis: nil,
+              crest: nil,
+              hum_share: nil,
+              shaft_line_share: nil
+            )
+          )
+        end
+        base.merge(
+          shaft_hz: speed.shaft_hz&.round(2),
+          blade_pass_hz: speed.blade_pass_hz&.round(1),
+          rpm_estimate: speed.rpm&.round,
+          rpm_confidence: speed.confidence.round(2),
+          band_kurtosis: envelope.kurtosis.round(2),
+          crest: envelope.crest.round(1),
+          hum_share: classifier.hum_share.round(3),
+          shaft_line_share: classifier.shaft_line_share.round(3)
+        )
       end
 
       SAYING = {
@@ -101,26 +141,87 @@ module Fenbo
       }.freeze
 
       def reasons
-        return [limit_reason("The recording is at its floor, #{level_dbfs.round} dBFS: nothing is heard", "sound.silent_dbfs", value: level_dbfs.round(1))] if silent?
-        return [reason("The recording is clipped: it tells nothing. Hold the phone further off and record again", "sound.clipped", source: "looking/sound")] if clipped?
-        [reason(SAYING.fetch(verdict), "sound.#{verdict}", value: classifier.weights.first.last.round(2), source: "looking/sound"), figure_reason, speed_reason, supporting].compact
+        if silent?
+          return [
+            limit_reason(
+              "The recording is at its floor, #{level_dbfs.round} dBFS: nothing is heard",
+              "sound.silent_dbfs",
+              value: level_dbfs.round(1)
+            )
+          ]
+        end
+        if clipped?
+          return [
+            reason(
+              "The recording is clipped: it tells nothing. Hold the phone further off and record again",
+              "sound.clipped",
+              source: "looking/sound"
+            )
+          ]
+        end
+        [
+          reason(
+            SAYING.fetch(verdict),
+            "sound.#{verdict}",
+            value: classifier.weights.first.last.round(2),
+            source: "looking/sound"
+          ),
+          figure_reason,
+          speed_reason,
+          supporting
+        ].compact
       end
 
       def figure_reason
         case verdict
-        when "bearing" then limit_reason("Kurtosis of the high band #{envelope.kurtosis.round(1)}, where plain noise has 3", "sound.kurtosis", value: envelope.kurtosis.round(2))
-        when "scrape" then limit_reason("Its level swings by #{(classifier.swing * 100).round} % once a turn", "sound.swing", value: classifier.swing.round(2))
-        when "imbalance" then limit_reason("#{(classifier.shaft_line_share * 100).round} % of shaft and blade lines is the shaft's own", "sound.shaft_share", value: classifier.shaft_line_share.round(2))
-        when "hum" then limit_reason("#{(classifier.hum_share * 100).round} % of the sound is line hum", "sound.hum_share", value: classifier.hum_share.round(2))
+        when "bearing"
+          limit_reason(
+            "Kurtosis of the high band #{envelope.kurtosis.round(1)}, where plain noise has 3",
+            "sound.kurtosis",
+            value: envelope.kurtosis.round(2)
+          )
+        when "scrape"
+          limit_reason(
+            "Its level swings by #{(classifier.swing * 100).round} % once a turn",
+            "sound.swing",
+            value: classifier.swing.round(2)
+          )
+        when "imbalance"
+          limit_reason(
+            "#{(classifier.shaft_line_share * 100).round} % of shaft and blade lines is the shaft's own",
+            "sound.shaft_share",
+            value: classifier.shaft_line_share.round(2)
+          )
+        when "hum"
+          limit_reason(
+            "#{(classifier.hum_share * 100).round} % of the sound is line hum",
+            "sound.hum_share",
+            value: classifier.hum_share.round(2)
+          )
         end
       end
 
       def speed_reason
-        return reason("Its speed could not be told from the sound; give it if you know it", "sound.speed", source: "looking/sound") unless speed.known?
-        reason("Turns at about #{speed.rpm.round} rpm, #{speed.blades} blades", "sound.speed", value: speed.rpm.round, source: "looking/sound")
+        unless speed.known?
+          return (
+            reason(
+              "Its speed could not be told from the sound; give it if you know it",
+              "sound.speed",
+              source: "looking/sound"
+            )
+          )
+        end
+        reason(
+          "Turns at about #{speed.rpm.round} rpm, #{speed.blades} blades",
+          "sound.speed",
+          value: speed.rpm.round,
+          source: "looking/sound"
+        )
       end
 
-      def supporting = reason("A recording supports; amps, spin and play decide", "sound.supporting", source: "looking/sound")
+      def supporting
+        reason("A recording supports; amps, spin and play decide", "sound.supporting", source: "looking/sound")
+      end
     end
   end
 end

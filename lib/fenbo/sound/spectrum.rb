@@ -20,7 +20,9 @@ module Fenbo
         new(sum / (starts.size * rate * (window**2).sum), rate.fdiv(size))
       end
 
-      def self.hann(size) = 0.5 - 0.5 * Numo::NMath.cos(2 * Math::PI / size * Numo::DFloat.new(size).seq)
+      def self.hann(size)
+        0.5 - 0.5 * Numo::NMath.cos(2 * Math::PI / size * Numo::DFloat.new(size).seq)
+      end
 
       def self.segment(part, window)
         spectrum = Numo::Pocketfft.rfft((part - part.mean) * window)
@@ -64,7 +66,8 @@ module Fenbo
       # [[hertz, dB]] of the bins that stand most over a running median.
       def peaks(low, high, most: 12)
         a, b = [bin(low), 2].max, [bin(high), size - 3].min
-        candidates = (a..b).select { |k| power[k] > power[k - 1] && power[k] >= power[k + 1] }.max_by(most * 3) { |k| power[k] }
+        candidates =
+          (a..b).select { |k| power[k] > power[k - 1] && power[k] >= power[k + 1] }.max_by(most * 3) { |k| power[k] }
         candidates.map { |k| [k * step, prominence(k * step, spread: step)] }.max_by(most, &:last)
       end
 

@@ -59,12 +59,17 @@ module Fenbo
       def score(rate, count)
         pass = rate * count
         lines = [[rate, 0.6], [pass, 1.0], [2 * pass, 0.7], [3 * pass, 0.4]]
-        lines.sum { |hz, weight| hum?(hz) ? 0.0 : weight * prominence(hz).clamp(0, 25) } + 0.5 * @envelope.prominence(rate, spread: 0.3).clamp(0, 20)
+        lines.sum { |hz, weight| hum?(hz) ? 0.0 : weight * prominence(hz).clamp(0, 25) } +
+          0.5 * @envelope.prominence(rate, spread: 0.3).clamp(0, 20)
       end
 
-      def prominence(hz) = (@kept ||= {})[@spectrum.bin(hz)] ||= @spectrum.prominence(hz, spread: @spectrum.step)
+      def prominence(hz)
+        (@kept ||= {})[@spectrum.bin(hz)] ||= @spectrum.prominence(hz, spread: @spectrum.step)
+      end
 
-      def hum?(hz) = ((hz / (2 * @hertz)) - (hz / (2 * @hertz)).round).abs * 2 * @hertz < 1.5 && hz > @hertz
+      def hum?(hz)
+        ((hz / (2 * @hertz)) - (hz / (2 * @hertz)).round).abs * 2 * @hertz < 1.5 && hz > @hertz
+      end
     end
   end
 end

@@ -43,7 +43,9 @@ module Fenbo
         Sound.numo!
         code, @channels, @rate, _, _, @bits = format.unpack("vvVVvv")
         code = format.byteslice(24, 2).unpack1("v") if code == EXTENSIBLE && format.bytesize >= 26
-        raise Unreadable, "has a rate of #{rate} Hz; from #{LOWEST_RATE} Hz up can be read" unless rate.between?(LOWEST_RATE, HIGHEST_RATE)
+        unless rate.between?(LOWEST_RATE, HIGHEST_RATE)
+          raise Unreadable, "has a rate of #{rate} Hz; from #{LOWEST_RATE} Hz up can be read"
+        end
         raise Unreadable, "has no channel in it" unless @channels.between?(1, 32)
         @samples = mono(decode(code, whole_frames(data)))
       end
@@ -60,13 +62,20 @@ module Fenbo
 
       def decode(code, data)
         case [code, @bits]
-        when [PCM, 8] then (Numo::UInt8.from_binary(data).cast_to(Numo::DFloat) - 128) / 128
-        when [PCM, 16] then Numo::Int16.from_binary(data).cast_to(Numo::DFloat) / 32_768
-        when [PCM, 24] then twenty_four(data)
-        when [PCM, 32] then Numo::Int32.from_binary(data).cast_to(Numo::DFloat) / 2_147_483_648
-        when [FLOAT, 32] then finite(Numo::SFloat.from_binary(data).cast_to(Numo::DFloat))
-        when [FLOAT, 64] then finite(Numo::DFloat.from_binary(data))
-        else raise Unreadable, "is coded in a way that is not read here; PCM or float can be"
+        when [PCM, 8]
+          (Numo::UInt8.from_binary(data).cast_to(Numo::DFloat) - 128) / 128
+        when [PCM, 16]
+          Numo::Int16.from_binary(data).cast_to(Numo::DFloat) / 32_768
+        when [PCM, 24]
+          twenty_four(data)
+        when [PCM, 32]
+          Numo::Int32.from_binary(data).cast_to(Numo::DFloat) / 2_147_483_648
+        when [FLOAT, 32]
+          finite(Numo::SFloat.from_binary(data).cast_to(Numo::DFloat))
+        when [FLOAT, 64]
+          finite(Numo::DFloat.from_binary(data))
+        else
+          raise Unreadable, "is coded in a way that is not read here; PCM or float can be"
         end
       end
 
@@ -82,7 +91,9 @@ module Fenbo
         samples
       end
 
-      def mono(samples) = (@channels == 1) ? samples : samples.reshape(samples.size / @channels, @channels).mean(axis: 1)
+      def mono(samples)
+        (@channels == 1) ? samples : samples.reshape(samples.size / @channels, @channels).mean(axis: 1)
+      end
     end
   end
 end

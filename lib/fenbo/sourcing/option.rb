@@ -28,12 +28,16 @@ module Fenbo
 
       def finish = start + work_seconds
 
-      def second_trip? = ready.second_trip || start.to_date != @question.now.to_date
+      def second_trip?
+        ready.second_trip || start.to_date != @question.now.to_date
+      end
 
       def hours = (finish - @question.now) / 3600.0
 
       # nil when the product never passes its limit.
-      def hours_to_limit = stopgap ? stopgap.hours_to_limit : @question.hours_to_limit
+      def hours_to_limit
+        stopgap ? stopgap.hours_to_limit : @question.hours_to_limit
+      end
 
       def margin_hours = hours_to_limit && hours_to_limit - hours
 
@@ -44,26 +48,38 @@ module Fenbo
       end
 
       def lines
-        @lines ||= [
-          ["parts", offer.price_cents], ["freight", offer.freight_cents],
-          ["travel", @question.labour_cents(offer.travel_minutes)],
-          ["stopgap", stopgap ? @question.labour_cents(stopgap.minutes) : 0],
-          ["labour", @question.labour_cents(@question.work_minutes)], ["overtime", overtime_cents],
-          ["second trip", second_trip? ? @question.trip_cents : 0]
-        ].reject { |_, cents| cents.zero? }.map { |what, cents| {what:, cents:} }
+        @lines ||=
+          [
+            ["parts", offer.price_cents],
+            ["freight", offer.freight_cents],
+            ["travel", @question.labour_cents(offer.travel_minutes)],
+            ["stopgap", stopgap ? @question.labour_cents(stopgap.minutes) : 0],
+            ["labour", @question.labour_cents(@question.work_minutes)],
+            ["overtime", overtime_cents],
+            ["second trip", second_trip? ? @question.trip_cents : 0]
+          ].reject { |_, cents| cents.zero? }.map { |what, cents| {what:, cents:} }
       end
 
       def total_cents = lines.sum { |line| line[:cents] } + product_loss_cents
 
       # Worse on one count and no better on the other.
       def beaten_by?(other)
-        other.finish <= finish && other.total_cents <= total_cents && (other.finish < finish || other.total_cents < total_cents)
+        other.finish <= finish && other.total_cents <= total_cents &&
+          (other.finish < finish || other.total_cents < total_cents)
       end
 
       def to_h(frontier)
         {
-          offer: offer.id, stopgap: stopgap&.id, finish_at: finish.strftime("%Y-%m-%dT%H:%M"), total_cents:, lines:,
-          product_loss_cents:, margin_hours: margin_hours&.round(2), frontier:, second_trip: second_trip?, overtime: overtime_cents.positive?
+          offer: offer.id,
+          stopgap: stopgap&.id,
+          finish_at: finish.strftime("%Y-%m-%dT%H:%M"),
+          total_cents:,
+          lines:,
+          product_loss_cents:,
+          margin_hours: margin_hours&.round(2),
+          frontier:,
+          second_trip: second_trip?,
+          overtime: overtime_cents.positive?
         }
       end
 

@@ -6,58 +6,75 @@ module Fenbo
     MONEY = {at_least: 0, at_most: 1_000_000_000}.freeze
 
     # One place the part can come from.
-    Offer = Value.of(:id, :kind, :price_cents, :freight_cents, :in_stock, :open, :travel_minutes, :lead_days, :cutoff, :delivers_at) do
-      def self.read(input)
-        kind = input.choice("kind", KINDS)
-        order = kind == "order"
-        new(
-          id: input.text("id", longest: 80), kind:, price_cents: input.integer("price_cents", **MONEY),
-          freight_cents: input.integer("freight_cents", required: false, **MONEY) || 0,
-          in_stock: input.flag("in_stock", default: true),
-          open: (WorkHours.read(input.object("open")) if kind == "counter"),
-          travel_minutes: input.number("travel_minutes", required: false, at_least: 0, at_most: 10_000) || 0,
-          lead_days: input.integer("lead_days", required: order, at_least: 0, at_most: 365),
-          cutoff: WorkHours.minutes_of_day(input, "cutoff", required: false),
-          delivers_at: WorkHours.minutes_of_day(input, "delivers_at", required: false)
-        )
+    Offer =
+      Value.of(
+        :id, :kind, :price_cents, :freight_cents, :in_stock, :open, :travel_minutes, :lead_days, :cutoff,
+        :delivers_at
+      ) do
+        def self.read(input)
+          kind = input.choice("kind", KINDS)
+          order = kind == "order"
+          new(
+            id: input.text("id", longest: 80),
+            kind:,
+            price_cents: input.integer("price_cents", **MONEY),
+            freight_cents: input.integer("freight_cents", required: false, **MONEY) || 0,
+            in_stock: input.flag("in_stock", default: true),
+            open: (WorkHours.read(input.object("open")) if kind == "counter"),
+            travel_minutes: input.number("travel_minutes", required: false, at_least: 0, at_most: 10_000) || 0,
+            lead_days: input.integer("lead_days", required: order, at_least: 0, at_most: 365),
+            cutoff: WorkHours.minutes_of_day(input, "cutoff", required: false),
+            delivers_at: WorkHours.minutes_of_day(input, "delivers_at", required: false)
+          )
+        end
       end
-    end
 
     # Something that keeps the product cold meanwhile.
-    Stopgap = Value.of(:id, :minutes, :hours_to_limit) do
-      def self.read(input)
-        new(id: input.text("id", longest: 80), minutes: input.number("minutes", at_least: 0, at_most: 10_000),
-          hours_to_limit: input.number("hours_to_limit", required: false, at_least: 0))
+    Stopgap =
+      Value.of(:id, :minutes, :hours_to_limit) do
+        def self.read(input)
+          new(
+            id: input.text("id", longest: 80),
+            minutes: input.number("minutes", at_least: 0, at_most: 10_000),
+            hours_to_limit: input.number("hours_to_limit", required: false, at_least: 0)
+          )
+        end
       end
-    end
 
     # What is asked of `source`; money in cents, times local.
-    Question = Value.of(:now, :rate_per_hour_cents, :overtime_factor, :overtime_allowed, :work_hours, :trip_cents,
-      :work_minutes, :hours_to_limit, :product_value_cents, :offers, :stopgaps) do
-      def self.read(input)
-        new(
-          now: read_now(input), rate_per_hour_cents: input.integer("rate_per_hour_cents", **MONEY),
-          overtime_factor: input.number("overtime_factor", required: false, at_least: 1, at_most: 10) || 1.5,
-          overtime_allowed: input.flag("overtime_allowed", default: false),
-          work_hours: WorkHours.read(input.object("work_hours")),
-          trip_cents: input.integer("trip_cents", required: false, **MONEY) || 0,
-          work_minutes: input.number("work_minutes", above: 0, at_most: 10_000),
-          hours_to_limit: input.number("hours_to_limit", required: false, at_least: 0),
-          product_value_cents: input.integer("product_value_cents", required: false, **MONEY) || 0,
-          offers: input.objects("offers", at_most: 200).map { |one| Offer.read(one) },
-          stopgaps: input.objects("stopgaps", required: false, at_most: 20).map { |one| Stopgap.read(one) }
-        )
-      end
+    Question =
+      Value.of(
+        :now, :rate_per_hour_cents, :overtime_factor, :overtime_allowed, :work_hours, :trip_cents,
+        :work_minutes, :hours_to_limit, :product_value_cents, :offers, :stopgaps
+      ) do
+        def self.read(input)
+          new(
+            now: read_now(input),
+            rate_per_hour_cents: input.integer("rate_per_hour_cents", **MONEY),
+            overtime_factor: input.number("overtime_factor", required: false, at_least: 1, at_most: 10) || 1.5,
+            overtime_allowed: input.flag("overtime_allowed", default: false),
+            work_hours: WorkHours.read(input.object("work_hours")),
+            trip_cents: input.integer("trip_cents", required: false, **MONEY) || 0,
+            work_minutes: input.number("work_minutes", above: 0, at_most: 10_000),
+            hours_to_limit: input.number("hours_to_limit", required: false, at_least: 0),
+            product_value_cents: input.integer("product_value_cents", required: false, **MONEY) || 0,
+            offers: input.objects("offers", at_most: 200).map { |one| Offer.read(one) },
+            stopgaps: input.objects("stopgaps", required: false, at_most: 20).map { |one| Stopgap.read(one) }
+          )
+        end
 
-      def self.read_now(input)
-        text = input.text("now") or return nil
-        year, month, day, hour, minute = /\A(\d{4})-(\d\d)-(\d\d)T(\d\d):(\d\d)(?::\d\d)?\z/.match(text)&.captures&.map(&:to_i)
-        return Time.utc(year, month, day, hour, minute) if year && Date.valid_date?(year, month, day) && hour < 24 && minute < 60
-        input.fault("now", "must be a local time like 2031-05-05T15:20")
-      end
+        def self.read_now(input)
+          text = input.text("now") or return nil
+          year, month, day, hour, minute =
+            /\A(\d{4})-(\d\d)-(\d\d)T(\d\d):(\d\d)(?::\d\d)?\z/.match(text)&.captures&.map(&:to_i)
+          if year && Date.valid_date?(year, month, day) && hour < 24 && minute < 60
+            return Time.utc(year, month, day, hour, minute)
+          end
+          input.fault("now", "must be a local time like 2031-05-05T15:20")
+        end
 
-      # The week with nothing allowed outside it, or none where overtime may be worked.
-      def labour_cents(minutes) = (minutes * rate_per_hour_cents / 60.0).round
-    end
+        # The week with nothing allowed outside it, or none where overtime may be worked.
+        def labour_cents(minutes) = (minutes * rate_per_hour_cents / 60.0).round
+      end
   end
 end

@@ -25,20 +25,32 @@ module Fenbo
       private
 
       def all
-        @all ||= question.offers.product([nil, *question.stopgaps])
-          .flat_map { |offer, stopgap| Option.all_of(offer, stopgap, question, limits) }
+        @all ||=
+          question
+            .offers
+            .product([nil, *question.stopgaps])
+            .flat_map { |offer, stopgap| Option.all_of(offer, stopgap, question, limits) }
       end
 
-      def rows = options.map { |option| option.to_h(options.none? { |other| option.beaten_by?(other) }) }
+      def rows
+        options.map { |option| option.to_h(options.none? { |other| option.beaten_by?(other) }) }
+      end
 
       def reasons
-        return [reason("There is no offer that can be had", "source.none", source: "sourcing/options")] if options.empty?
+        if options.empty?
+          return [reason("There is no offer that can be had", "source.none", source: "sourcing/options")]
+        end
         [best_reason, loss_reason, *missing].compact
       end
 
       def best_reason
         best = options.first
-        reason("#{best.offer.id} is cheapest in all and done #{best.finish.strftime("%a %d %b %H:%M")}", "source.cheapest", value: best.total_cents, source: "sourcing/options")
+        reason(
+          "#{best.offer.id} is cheapest in all and done #{best.finish.strftime("%a %d %b %H:%M")}",
+          "source.cheapest",
+          value: best.total_cents,
+          source: "sourcing/options"
+        )
       end
 
       def loss_reason
@@ -47,7 +59,10 @@ module Fenbo
       end
 
       def missing
-        all.reject(&:possible?).map { |option| option.offer.id + ": " + option.why_not }.uniq
+        all
+          .reject(&:possible?)
+          .map { |option| option.offer.id + ": " + option.why_not }
+          .uniq
           .map { |text| reason(text, "source.not_to_be_had", source: "sourcing/options") }
       end
     end

@@ -3,26 +3,77 @@
 RSpec.describe Fenbo::Diagnosis::Diagnose do
   # Findings as "test outcome", or "test outcome position".
   def diagnose(*findings, family: "walk_in_cooler", motor: "psc", side: "evaporator", fans: 2, **more)
-    described_class.call({
-      "unit" => {"family" => family, "fans" => (1..fans).map { |number| {"position" => "#{side}-#{number}", "motor" => {"family" => motor}} }},
-      "position" => "#{side}-1", "context" => {"side" => side},
-      "findings" => findings.map { |line| %w[test outcome position].zip(line.split).to_h.compact }
-    }.merge(more.transform_keys(&:to_s)))
+    described_class.call(
+      {
+        "unit" => {
+          "family" => family,
+          "fans" => (1..fans).map { |number| {"position" => "#{side}-#{number}", "motor" => {"family" => motor}} }
+        },
+        "position" => "#{side}-1",
+        "context" => {
+          "side" => side
+        },
+        "findings" => findings.map { |line| %w[test outcome position].zip(line.split).to_h.compact }
+      }.merge(more.transform_keys(&:to_s))
+    )
   end
 
   {
-    "winding_open" => [%w[fan_motion\ stopped noise\ silent voltage_at_motor\ in_range amps\ none winding_ohms\ open spin_by_hand\ free], {motor: "shaded_pole"}],
-    "bearing_seized" => [%w[fan_motion\ stopped noise\ hum_not_turning spin_by_hand\ seized amps\ locked blade_state\ sound], {}],
-    "bearing_worn" => [%w[fan_motion\ normal noise\ grinding amps\ over spin_by_hand\ gritty], {family: "remote_condenser", motor: "three_phase", side: "condenser"}],
+    "winding_open" => [
+      %w[fan_motion\ stopped noise\ silent voltage_at_motor\ in_range amps\ none winding_ohms\ open spin_by_hand\ free],
+      {motor: "shaded_pole"}
+    ],
+    "bearing_seized" => [
+      %w[fan_motion\ stopped noise\ hum_not_turning spin_by_hand\ seized amps\ locked blade_state\ sound],
+      {}
+    ],
+    "bearing_worn" => [
+      %w[fan_motion\ normal noise\ grinding amps\ over spin_by_hand\ gritty],
+      {family: "remote_condenser", motor: "three_phase", side: "condenser"}
+    ],
     "capacitor_open" => [%w[fan_motion\ twitching noise\ hum_not_turning spin_by_hand\ free capacitor\ open], {}],
-    "ec_module_failed" => [%w[fan_motion\ stopped noise\ silent voltage_at_motor\ in_range control_call\ calling spin_by_hand\ free], {motor: "ec"}],
-    "fan_not_called" => [%w[fan_motion\ stopped noise\ silent control_call\ not_calling spin_by_hand\ free box_temperature\ normal voltage_at_motor\ absent setting\ right], {}],
+    "ec_module_failed" => [
+      %w[fan_motion\ stopped noise\ silent voltage_at_motor\ in_range control_call\ calling spin_by_hand\ free],
+      {motor: "ec"}
+    ],
+    "fan_not_called" => [
+      %w[
+        fan_motion\ stopped
+        noise\ silent
+        control_call\ not_calling
+        spin_by_hand\ free
+        box_temperature\ normal
+        voltage_at_motor\ absent
+        setting\ right
+      ],
+      {}
+    ],
     "defrost_failed" => [%w[fan_motion\ normal frost_pattern\ even_blocked airflow\ none forced_defrost\ no_heat], {}],
-    "drain_blocked" => [%w[fan_motion\ normal airflow\ normal frost_pattern\ bottom_ice water_present\ yes drain_check\ blocked], {}],
-    "phase_lost" => [%w[fan_motion\ stopped fan_motion\ stopped\ condenser-2 noise\ hum_not_turning voltage_balance\ phase_missing], {family: "fan_bank_condenser", motor: "three_phase", side: "condenser"}],
-    "damper_stuck" => [%w[fan_motion\ normal compartments\ fresh_warm_freezer_cold airflow\ normal damper_check\ stuck_closed], {family: "household_top_freezer", motor: "shaded_pole", fans: 1}],
+    "drain_blocked" => [
+      %w[fan_motion\ normal airflow\ normal frost_pattern\ bottom_ice water_present\ yes drain_check\ blocked],
+      {}
+    ],
+    "phase_lost" => [
+      %w[fan_motion\ stopped fan_motion\ stopped\ condenser-2 noise\ hum_not_turning voltage_balance\ phase_missing],
+      {family: "fan_bank_condenser", motor: "three_phase", side: "condenser"}
+    ],
+    "damper_stuck" => [
+      %w[fan_motion\ normal compartments\ fresh_warm_freezer_cold airflow\ normal damper_check\ stuck_closed],
+      {family: "household_top_freezer", motor: "shaded_pole", fans: 1}
+    ],
     "charge_low" => [%w[fan_motion\ normal airflow\ normal frost_pattern\ feed_end_only sight_glass\ flashing], {}],
-    "healthy" => [%w[fan_motion\ normal noise\ quiet_normal airflow\ normal amps\ within box_temperature\ normal frost_pattern\ even_light door_seal\ good], {}]
+    "healthy" => [
+      %w[
+        fan_motion\ normal
+        noise\ quiet_normal
+        airflow\ normal
+        amps\ within
+        box_temperature\ normal
+        frost_pattern\ even_light
+        door_seal\ good
+      ],
+      {}
+    ]
   }.each do |cause, (findings, options)|
     it "finds #{cause} in its textbook picture" do
       result = diagnose(*findings, **options)
@@ -34,20 +85,34 @@ RSpec.describe Fenbo::Diagnosis::Diagnose do
     result = diagnose
     expect(result.verdict).to eq "undetermined"
     expect(result[:next_tests].first).to include(state: "L")
-    expect(result[:next_tests].map { |one| one[:gain] }).to eq(result[:next_tests].map { |one| one[:gain] }.sort.reverse)
+    expect(result[:next_tests].map { |one| one[:gain] }).to eq(
+      result[:next_tests].map { |one| one[:gain] }.sort.reverse
+    )
     expect(result[:next_tests].first[:outcomes].sum { |one| one[:chance] }).to be_within(0.02).of(1)
   end
 
   it "stops when decisive, and says so" do
-    result = diagnose("fan_motion stopped", "noise silent", "voltage_at_motor in_range", "amps none", "winding_ohms open", "spin_by_hand free", motor: "shaded_pole")
+    result =
+      diagnose(
+        "fan_motion stopped",
+        "noise silent",
+        "voltage_at_motor in_range",
+        "amps none",
+        "winding_ohms open",
+        "spin_by_hand free",
+        motor: "shaded_pole"
+      )
     expect(result[:decisive]).to be true
     expect(result.to_h.values_at(:stop, :next_tests)).to eq ["decisive", []]
     expect(result[:sets].first[:probability]).to be >= 0.9
   end
 
   it "names two causes where two are there" do
-    result = diagnose("fan_motion stopped", "noise hum_not_turning", "spin_by_hand seized", "blade_state sound", "amps locked",
-      "water_present yes", "frost_pattern bottom_ice", "drain_check blocked")
+    result =
+      diagnose(
+        "fan_motion stopped", "noise hum_not_turning", "spin_by_hand seized", "blade_state sound",
+        "amps locked", "water_present yes", "frost_pattern bottom_ice", "drain_check blocked"
+      )
     expect(result[:sets].first[:causes]).to contain_exactly("bearing_seized", "drain_blocked")
   end
 
@@ -61,7 +126,10 @@ RSpec.describe Fenbo::Diagnosis::Diagnose do
 
   it "never offers what state, equipment or findings forbid, and says why" do
     result = diagnose("fan_motion stopped", "control_call not_calling", motor: "shaded_pole")
-    expect(result[:next_tests].map { |one| one[:test] } & %w[amps amps_beside_neighbours capacitor door_switch_held damper_check voltage_balance]).to be_empty
+    expect(
+      result[:next_tests].map { |one| one[:test] } &
+        %w[amps amps_beside_neighbours capacitor door_switch_held damper_check voltage_balance]
+    ).to be_empty
     why = result[:withheld].to_h { |one| one.values_at(:test, :why) }
     expect(why["amps"]).to match(/not calling/)
     expect(why["capacitor"]).to match(/motor of this family/)
@@ -78,7 +146,16 @@ RSpec.describe Fenbo::Diagnosis::Diagnose do
   end
 
   it "shows a contradiction and keeps both answers of a question asked twice" do
-    odd = diagnose("fan_motion stopped", "noise silent", "voltage_at_motor in_range", "amps none", "winding_ohms open", "spin_by_hand gritty", motor: "shaded_pole")
+    odd =
+      diagnose(
+        "fan_motion stopped",
+        "noise silent",
+        "voltage_at_motor in_range",
+        "amps none",
+        "winding_ohms open",
+        "spin_by_hand gritty",
+        motor: "shaded_pole"
+      )
     expect(odd[:contradictions].map { |one| one[:test] }).to eq ["spin_by_hand"]
     expect(odd[:contradictions].first[:why]).to match(/Repeat it/)
     twice = diagnose("fan_motion normal", "fan_motion stopped")
@@ -90,7 +167,19 @@ RSpec.describe Fenbo::Diagnosis::Diagnose do
   end
 
   it "moves base rates by age and recent work" do
-    chance = ->(id, **context) { diagnose("fan_motion normal", "airflow weak", motor: "three_phase", context: {"side" => "evaporator", **context.transform_keys(&:to_s)})[:causes].find { |one| one[:id] == id }&.fetch(:probability) || 0 }
+    chance = ->(id, **context) do
+      diagnose(
+        "fan_motion normal",
+        "airflow weak",
+        motor: "three_phase",
+        context: {
+          "side" => "evaporator",
+          **context.transform_keys(&:to_s)
+        }
+      )[
+        :causes
+      ].find { |one| one[:id] == id }&.fetch(:probability) || 0
+    end
     expect(chance["rotation_reversed", recent_work: true]).to be > 4 * chance["rotation_reversed", recent_work: false]
     expect(chance["bearing_worn", age_years: 12]).to be > chance["bearing_worn", age_years: 1]
   end
@@ -116,22 +205,52 @@ RSpec.describe Fenbo::Diagnosis::Diagnose do
   end
 
   it "finds three causes where three are there" do
-    result = diagnose("fan_motion stopped", "noise hum_not_turning", "spin_by_hand seized", "blade_state sound", "amps locked", "shaft_play rocks",
-      "water_present yes", "drain_check blocked", "drain_check blocked", "frost_pattern even_blocked", "forced_defrost no_heat", "defrost_heater_ohms open", "coil_through_light iced")
+    result =
+      diagnose(
+        "fan_motion stopped",
+        "noise hum_not_turning",
+        "spin_by_hand seized",
+        "blade_state sound",
+        "amps locked",
+        "shaft_play rocks",
+        "water_present yes",
+        "drain_check blocked",
+        "drain_check blocked",
+        "frost_pattern even_blocked",
+        "forced_defrost no_heat",
+        "defrost_heater_ohms open",
+        "coil_through_light iced"
+      )
     expect(result[:sets].first[:causes]).to contain_exactly("bearing_seized", "drain_blocked", "defrost_failed")
   end
 
   it "offers an answer that does not fit once more, and never a question that told nothing" do
-    odd = diagnose("fan_motion stopped", "noise silent", "spin_by_hand seized", "winding_ohms open", "shaft_play none", "voltage_at_motor in_range", motor: "shaded_pole")
+    odd =
+      diagnose(
+        "fan_motion stopped",
+        "noise silent",
+        "spin_by_hand seized",
+        "winding_ohms open",
+        "shaft_play none",
+        "voltage_at_motor in_range",
+        motor: "shaded_pole"
+      )
     expect(odd[:next_tests].select { |one| one[:again] }.map { |one| one[:test] }).to include "spin_by_hand"
     tried = diagnose("noise grinding", "sound_recording unclear")
     expect(tried[:next_tests].map { |one| one[:test] }).not_to include "sound_recording"
   end
 
   it "hears the complaint until somebody looks for themselves" do
-    chance = ->(id, *findings, complaint: []) { diagnose(*findings, context: {"side" => "evaporator", "complaint" => complaint})[:causes].find { |one| one[:id] == id }&.fetch(:probability) || 0 }
+    chance = ->(id, *findings, complaint: []) do
+      diagnose(*findings, context: {"side" => "evaporator", "complaint" => complaint})[:causes]
+        .find { |one| one[:id] == id }
+        &.fetch(:probability) || 0
+    end
     expect(chance["drain_blocked", complaint: ["water"]]).to be > 2 * chance["drain_blocked"]
-    expect(chance["drain_blocked", "water_present no", complaint: ["water"]]).to eq chance["drain_blocked", "water_present no"]
+    expect(chance["drain_blocked", "water_present no", complaint: ["water"]]).to eq chance[
+      "drain_blocked",
+      "water_present no"
+       ]
     expect(diagnose(context: {"complaint" => ["ghosts"]}).faults.map(&:field)).to eq ["context.complaint.0"]
   end
 
@@ -140,8 +259,19 @@ RSpec.describe Fenbo::Diagnosis::Diagnose do
     4.times do
       rig = Fenbo::Simulation::CaseMaker.new(random).draw
       tests = Fenbo::Diagnosis::Test.all.values.select { |test| rig.rig.equipment.test?(test) }.sample(6, random:)
-      file = Fenbo::Diagnosis::CaseFile.read(Fenbo::Input.new({"unit" => {"family" => rig.rig.family, "fans" => [{"position" => "#{rig.rig.side}-1", "motor" => {"family" => rig.rig.motor}}]},
-        "position" => "#{rig.rig.side}-1", "findings" => tests.map { |test| {"test" => test.id, "outcome" => rig.see(test.id)} }}))
+      file =
+        Fenbo::Diagnosis::CaseFile.read(
+          Fenbo::Input.new(
+            {
+              "unit" => {
+                "family" => rig.rig.family,
+                "fans" => [{"position" => "#{rig.rig.side}-1", "motor" => {"family" => rig.rig.motor}}]
+              },
+              "position" => "#{rig.rig.side}-1",
+              "findings" => tests.map { |test| {"test" => test.id, "outcome" => rig.see(test.id)} }
+            }
+          )
+        )
       model = Fenbo::Diagnosis::Model.for(file.equipment)
       weighed = Fenbo::Diagnosis::Posterior.of(file, model).causes
       expect(weighed.map { |cause, chance| (chance - full_sum(file, model)[cause]).abs }.max).to be < 0.005
@@ -153,8 +283,13 @@ RSpec.describe Fenbo::Diagnosis::Diagnose do
     @full_sum ||= {}
     @full_sum[file] ||= begin
       odds = model.odds(age_band: nil, recent_work: false)
-      sets = (0..3).flat_map { |size| model.causes.each_index.to_a.combination(size).select { |set| model.possible?(set) } }
-      weight = ->(prior, motion, chances) { motion.each_with_index.sum { |share, m| file.evidence.inject(prior * share) { |product, one| product * one.likelihood(chances[one.test, m]) } } }
+      sets =
+        (0..3).flat_map { |size| model.causes.each_index.to_a.combination(size).select { |set| model.possible?(set) } }
+      weight = ->(prior, motion, chances) do
+        motion.each_with_index.sum do |share, m|
+          file.evidence.inject(prior * share) { |product, one| product * one.likelihood(chances[one.test, m]) }
+        end
+      end
       held = Hash.new(0.0)
       whole = weight[model.unknown_odds, model.motion_of_unknown, ->(test, m) { model.of_unknown(test, m) }]
       sets.each do |set|
@@ -167,8 +302,28 @@ RSpec.describe Fenbo::Diagnosis::Diagnose do
   end
 
   it "names every wrong field at once" do
-    refusal = described_class.call({"unit" => {"family" => "spaceship", "fans" => [{"position" => "evaporator-1", "motor" => {"family" => "steam"}}]}, "position" => "evaporator-9",
-      "findings" => [{"test" => "spin_by_hand", "outcome" => "loud"}, {"test" => "crystal_ball", "outcome" => "x"}, 7], "state" => "Z", "cost" => {"minute" => -1}})
-    expect(refusal.faults.map(&:field)).to contain_exactly("unit.family", "unit.fans.0.motor.family", "position", "findings.0.outcome", "findings.1.test", "findings.2", "findings.2.test", "findings.2.outcome", "state", "cost.minute")
+    refusal =
+      described_class.call(
+        {
+          "unit" => {
+            "family" => "spaceship",
+            "fans" => [{"position" => "evaporator-1", "motor" => {"family" => "steam"}}]
+          },
+          "position" => "evaporator-9",
+          "findings" => [
+            {"test" => "spin_by_hand", "outcome" => "loud"},
+            {"test" => "crystal_ball", "outcome" => "x"},
+            7
+          ],
+          "state" => "Z",
+          "cost" => {
+            "minute" => -1
+          }
+        }
+      )
+    expect(refusal.faults.map(&:field)).to contain_exactly(
+      "unit.family", "unit.fans.0.motor.family", "position", "findings.0.outcome", "findings.1.test",
+      "findings.2", "findings.2.test", "findings.2.outcome", "state", "cost.minute"
+    )
   end
 end

@@ -7,17 +7,28 @@ RSpec.describe "the knowledge of causes" do
   def typical(model, cause)
     set = [model.place(cause)]
     motion = model.motion_of(set).each_with_index.max_by(&:first).last
-    model.tests.reject { |test| test.id == "noise_with_fan_disconnected" }.map do |test|
-      chances = model.distribution(test, motion, set)
-      {"test" => test.id, "outcome" => test.outcomes[chances.each_index.max_by { |k| chances[k] }]}
-    end
+    model
+      .tests
+      .reject { |test| test.id == "noise_with_fan_disconnected" }
+      .map do |test|
+        chances = model.distribution(test, motion, set)
+        {"test" => test.id, "outcome" => test.outcomes[chances.each_index.max_by { |k| chances[k] }]}
+      end
   end
 
   def leading(equipment, findings)
-    result = Fenbo::Tools.call("diagnose", {
-      "unit" => {"family" => equipment.family, "fans" => [{"position" => "#{equipment.side}-1", "motor" => {"family" => equipment.motor}}]},
-      "position" => "#{equipment.side}-1", "findings" => findings
-    })
+    result =
+      Fenbo::Tools.call(
+        "diagnose",
+        {
+          "unit" => {
+            "family" => equipment.family,
+            "fans" => [{"position" => "#{equipment.side}-1", "motor" => {"family" => equipment.motor}}]
+          },
+          "position" => "#{equipment.side}-1",
+          "findings" => findings
+        }
+      )
     result[:sets].first[:causes]
   end
 
@@ -27,20 +38,33 @@ RSpec.describe "the knowledge of causes" do
   def telling?(model, cause)
     set = [model.place(cause)]
     motion = model.motion_of(set).each_with_index.max_by(&:first).last
-    !cause.unit? || model.tests.any? do |test|
-      model.named(test, motion, set).zip(model.usual(test, motion)).any? { |with, without| with > 0.4 && with > 12 * without }
-    end
+    !cause.unit? ||
+      model.tests.any? do |test|
+        model
+          .named(test, motion, set)
+          .zip(model.usual(test, motion))
+          .any? { |with, without| with > 0.4 && with > 12 * without }
+      end
   end
 
-  equipments = [
-    ["household_bottom_freezer", "evaporator", "ec"], ["household_machine_bay", "condenser", "shaded_pole"], ["reach_in", "evaporator", "shaded_pole"],
-    ["walk_in_cooler", "evaporator", "psc"], ["remote_condenser", "condenser", "psc"], ["fan_bank_condenser", "condenser", "three_phase"]
-  ].map { |family, side, motor| Fenbo::Diagnosis::Equipment.new(family:, side:, motor:) }
+  equipments =
+    [
+      %w[household_bottom_freezer evaporator ec],
+      %w[household_machine_bay condenser shaded_pole],
+      %w[reach_in evaporator shaded_pole],
+      %w[walk_in_cooler evaporator psc],
+      %w[remote_condenser condenser psc],
+      %w[fan_bank_condenser condenser three_phase]
+    ].map { |family, side, motor| Fenbo::Diagnosis::Equipment.new(family:, side:, motor:) }
 
   equipments.each do |equipment|
     it "finds every cause on a #{equipment.family} with #{equipment.motor} fans from its own picture" do
       model = Fenbo::Diagnosis::Model.for(equipment)
-      missed = model.causes.select { |cause| telling?(model, cause) }.reject { |cause| leading(equipment, typical(model, cause)) == [cause.id] }
+      missed =
+        model
+          .causes
+          .select { |cause| telling?(model, cause) }
+          .reject { |cause| leading(equipment, typical(model, cause)) == [cause.id] }
       expect(missed.map(&:id)).to eq []
     end
   end
@@ -56,14 +80,18 @@ RSpec.describe "the knowledge of causes" do
     model = Fenbo::Diagnosis::Model.for(equipments[3])
     model.causes.each do |cause|
       findings = typical(model, cause)
-      probability = ->(set) {
-        model.motion_of(set).each_with_index.sum do |chance, m|
-          chance * findings.inject(1.0) { |product, finding|
-            test = Fenbo::Diagnosis::Test[finding["test"]]
-            product * model.named(test, m, set)[test.outcomes.index(finding["outcome"])]
-          }
-        end
-      }
+      probability = ->(set) do
+        model
+          .motion_of(set)
+          .each_with_index
+          .sum do |chance, m|
+            chance *
+              findings.inject(1.0) do |product, finding|
+                test = Fenbo::Diagnosis::Test[finding["test"]]
+                product * model.named(test, m, set)[test.outcomes.index(finding["outcome"])]
+              end
+          end
+      end
       expect(probability[[model.place(cause)]]).to be > 5 * probability[[]], cause.id
     end
   end

@@ -2,13 +2,23 @@
 
 RSpec.describe Fenbo::Diagnosis::Ledger do
   def case_file(*lines)
-    Fenbo::Diagnosis::CaseFile.read(Fenbo::Input.new({
-      "unit" => {"family" => "walk_in_cooler", "fans" => [{"position" => "evaporator-1", "motor" => {"family" => "psc"}}]}, "position" => "evaporator-1",
-      "findings" => lines.map { |line| %w[test outcome].zip(line.split).to_h }
-    }))
+    Fenbo::Diagnosis::CaseFile.read(
+      Fenbo::Input.new(
+        {
+          "unit" => {
+            "family" => "walk_in_cooler",
+            "fans" => [{"position" => "evaporator-1", "motor" => {"family" => "psc"}}]
+          },
+          "position" => "evaporator-1",
+          "findings" => lines.map { |line| %w[test outcome].zip(line.split).to_h }
+        }
+      )
+    )
   end
 
-  def posterior(file) = Fenbo::Diagnosis::Posterior.of(file, Fenbo::Diagnosis::Model.for(file.equipment))
+  def posterior(file)
+    Fenbo::Diagnosis::Posterior.of(file, Fenbo::Diagnosis::Model.for(file.equipment))
+  end
 
   let(:lines) { ["fan_motion stopped", "noise silent", "spin_by_hand gritty", "winding_ohms open"] }
   let(:cause) { Fenbo::Diagnosis::Cause["winding_open"] }

@@ -6,13 +6,20 @@ RSpec.describe Fenbo::Electrical::Amps do
   end
 
   def verdict(display, motor = {}, reading = {})
-    amps({family: "psc", nameplate_amps: 1.2, nameplate_volts: 230, turning: true, **motor}, {amps: [display].flatten, volts: [230], **reading}).verdict
+    amps(
+      {family: "psc", nameplate_amps: 1.2, nameplate_volts: 230, turning: true, **motor},
+      {amps: [display].flatten, volts: [230], **reading}
+    ).verdict
   end
 
   meter = {"percent" => 2.0, "counts" => 5, "resolution" => 0.01}
 
   it "answers the contract's example in its figures" do
-    result = amps({family: "psc", nameplate_amps: 1.2, nameplate_volts: 230, turning: true}, {amps: [0.7], volts: [228], turns: 1, meter:})
+    result =
+      amps(
+        {family: "psc", nameplate_amps: 1.2, nameplate_volts: 230, turning: true},
+        {amps: [0.7], volts: [228], turns: 1, meter:}
+      )
     expect(result.verdict).to eq "under"
     leg = result[:legs].first
     expect(leg.values_at(:amps, :ratio, :verdict)).to eq [0.7, 0.583, "under"]
@@ -65,7 +72,9 @@ RSpec.describe Fenbo::Electrical::Amps do
     expect(amps(motor, {amps: [0.3], volts: [230]}).verdict).to eq "not_by_amps"
     by_factor = amps(motor, {amps: [0.3], volts: [230], power_factor: 0.6})
     expect([by_factor.verdict, by_factor[:watts]]).to eq ["within", 41.4]
-    expect([45, 19, 18.9, 1].map { |watts| amps(motor, {amps: [0.3], watts:}).verdict }).to eq %w[over within under none]
+    expect([45, 19, 18.9, 1].map { |watts| amps(motor, {amps: [0.3], watts:}).verdict }).to eq %w[
+      over within under none
+    ]
   end
 
   it "warns when the supply is out of range, and calls it the first fault when absent" do
@@ -73,18 +82,29 @@ RSpec.describe Fenbo::Electrical::Amps do
     expect(low[:voltage][:verdict]).to eq "low"
     expect(low.reasons.map(&:rule)).to include "amps.volts_tolerance"
     dead = amps({family: "psc", nameplate_amps: 1.2, nameplate_volts: 230}, {amps: [0], volts: [0]})
-    expect([dead.verdict, dead.reasons.first.rule]).to eq ["none", "voltage.absent"]
+    expect([dead.verdict, dead.reasons.first.rule]).to eq %w[none voltage.absent]
   end
 
   it "uses the shop's own limits and says so" do
     limits = Fenbo::Limits.default.with("amps.window_low" => 0.5)
-    result = described_class.call({"motor" => {"family" => "psc", "nameplate_amps" => 1.2}, "reading" => {"amps" => [0.5]}}, limits:)
+    result =
+      described_class.call(
+        {"motor" => {"family" => "psc", "nameplate_amps" => 1.2}, "reading" => {"amps" => [0.5]}},
+        limits:
+      )
     expect(result.reasons.find { |reason| reason.rule == "amps.window_low" }.source).to eq "shop"
   end
 
   it "names every wrong field at once" do
-    refusal = amps({family: "steam", nameplate_amps: 0}, {amps: [-1, Float::NAN], turns: 1.5, meter: {"percent" => "two"}})
-    expect(refusal.faults.map(&:field)).to contain_exactly("motor.family", "motor.nameplate_amps", "reading.amps", "reading.amps.0", "reading.amps.1", "reading.turns", "reading.meter.percent")
+    refusal =
+      amps(
+        {family: "steam", nameplate_amps: 0},
+        {amps: [-1, Float::NAN], turns: 1.5, meter: {"percent" => "two"}}
+      )
+    expect(refusal.faults.map(&:field)).to contain_exactly(
+      "motor.family", "motor.nameplate_amps", "reading.amps", "reading.amps.0", "reading.amps.1",
+      "reading.turns", "reading.meter.percent"
+    )
   end
 
   it "never gets worse by wrapping more turns at the same true current" do

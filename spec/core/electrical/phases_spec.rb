@@ -15,7 +15,9 @@ RSpec.describe Fenbo::Electrical::Phases do
   it "grades the volts at their limits and derates between the rows of its table" do
     # [100 + u, 100 − u/2, 100 − u/2] has a mean of 100 and u percent unbalance.
     at = ->(percent) { phases(volts: [100 + percent, 100 - percent / 2.0, 100 - percent / 2.0]) }
-    expect([1, 1.01, 2, 2.01, 5, 5.01].map { |percent| at[percent].verdict }).to eq %w[good watch watch correct correct stop]
+    expect([1, 1.01, 2, 2.01, 5, 5.01].map { |percent| at[percent].verdict }).to eq %w[
+      good watch watch correct correct stop
+    ]
     expect([2, 2.5, 3, 5, 6].map { |percent| at[percent][:volts][:derate] }).to eq [0.95, 0.915, 0.88, 0.75, nil]
     expect(at[3][:volts][:extra_rise_percent]).to eq 18.0
   end
@@ -29,11 +31,17 @@ RSpec.describe Fenbo::Electrical::Phases do
 
   it "tells supply from motor by rolling the leads" do
     rolled = ->(amps) { phases(amps: [4.0, 4.1, 4.9], rolled_amps: amps)[:high_leg_follows] }
-    expect([[4.1, 4.0, 4.9], [4.9, 4.0, 4.1], [4.0, 4.9, 4.1], [4.1, 4.1, 4.1]].map(&rolled)).to eq %w[supply motor unclear unclear]
+    expect([[4.1, 4.0, 4.9], [4.9, 4.0, 4.1], [4.0, 4.9, 4.1], [4.1, 4.1, 4.1]].map(&rolled)).to eq %w[
+      supply motor unclear unclear
+    ]
   end
 
   it "names every wrong field at once" do
-    expect(phases(volts: [1, 2], amps: [1, -2, "x"]).faults.map(&:field)).to contain_exactly("volts", "amps.1", "amps.2")
+    expect(phases(volts: [1, 2], amps: [1, -2, "x"]).faults.map(&:field)).to contain_exactly(
+      "volts",
+      "amps.1",
+      "amps.2"
+    )
     expect(phases(rolled_amps: [1, 1, 1]).faults.map(&:field)).to contain_exactly("volts", "amps")
   end
 end

@@ -5,7 +5,9 @@ RSpec.describe Fenbo::Electrical::Windings do
     described_class.call({"kind" => kind, "ohms" => ohms.transform_keys(&:to_s), **given.transform_keys(&:to_s)})
   end
 
-  def three(ab, bc, ca, **given) = windings("three_phase", {ab:, bc:, ca:}, **given)
+  def three(ab, bc, ca, **given)
+    windings("three_phase", {ab:, bc:, ca:}, **given)
+  end
 
   it "answers the contract's example" do
     result = three(5.1, 5.0, nil, open: ["ca"], ground_megohms: 550, winding_celsius: 35, running_hot: false)
@@ -39,7 +41,9 @@ RSpec.describe Fenbo::Electrical::Windings do
 
   it "lets ground win over all else, and a doubtful insulation spoil a sound winding" do
     expect(three(nil, nil, nil, open: %w[ab bc ca], ground_megohms: 0.99).verdict).to eq "grounded"
-    expect([1, 4.99, 5].map { |megohms| windings("shaded_pole", {ab: 20}, ground_megohms: megohms).verdict }).to eq %w[watch watch sound]
+    expect(
+      [1, 4.99, 5].map { |megohms| windings("shaded_pole", {ab: 20}, ground_megohms: megohms).verdict }
+    ).to eq %w[watch watch sound]
     expect(windings("shaded_pole", {ab: nil}, open: ["ab"]).verdict).to eq "open_winding"
   end
 

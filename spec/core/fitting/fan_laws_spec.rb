@@ -1,11 +1,27 @@
 # frozen_string_literal: true
 
 RSpec.describe Fenbo::Fitting::FanLaws do
-  def laws(from, to, **more) = described_class.call({"from" => from.transform_keys(&:to_s), "to" => to.transform_keys(&:to_s)}.merge(more.transform_keys(&:to_s)))
+  def laws(from, to, **more)
+    described_class.call(
+      {"from" => from.transform_keys(&:to_s), "to" => to.transform_keys(&:to_s)}.merge(more.transform_keys(&:to_s))
+    )
+  end
 
   it "answers the contract's example" do
-    result = laws({rpm: 1550, diameter_mm: 254, pitch_deg: 28}, {rpm: 1300, diameter_mm: 254, pitch_deg: 28}, watts: 9, motor_watts: 9)
-    expect(result.to_h.except(:reasons)).to eq(verdict: "within", air_ratio: 0.839, pressure_ratio: 0.703, power_ratio: 0.59, watts: 5.31)
+    result =
+      laws(
+        {rpm: 1550, diameter_mm: 254, pitch_deg: 28},
+        {rpm: 1300, diameter_mm: 254, pitch_deg: 28},
+        watts: 9,
+        motor_watts: 9
+      )
+    expect(result.to_h.except(:reasons)).to eq(
+      verdict: "within",
+      air_ratio: 0.839,
+      pressure_ratio: 0.703,
+      power_ratio: 0.59,
+      watts: 5.31
+    )
   end
 
   it "takes speed, diameter and pitch each by its own law" do
@@ -30,17 +46,36 @@ RSpec.describe Fenbo::Fitting::FanLaws do
   it "turns back to where it came from" do
     random = Random.new(4)
     50.times do
-      one, other = Array.new(2) { {rpm: random.rand(500..3000), diameter_mm: random.rand(100..800), pitch_deg: random.rand(15..40)} }
+      one, other =
+        Array.new(2) do
+          {rpm: random.rand(500..3000), diameter_mm: random.rand(100..800), pitch_deg: random.rand(15..40)}
+        end
       there, back = laws(one, other), laws(other, one)
       expect(there[:watts]).to be_nil
-      expect(described_class.new(described_class.read(Fenbo::Input.new({"from" => one.transform_keys(&:to_s), "to" => other.transform_keys(&:to_s)}), nil), nil).power *
-        described_class.new(described_class.read(Fenbo::Input.new({"from" => other.transform_keys(&:to_s), "to" => one.transform_keys(&:to_s)}), nil), nil).power).to be_within(1e-9).of(1)
+      expect(
+        described_class.new(
+          described_class.read(
+            Fenbo::Input.new({"from" => one.transform_keys(&:to_s), "to" => other.transform_keys(&:to_s)}),
+            nil
+          ),
+          nil
+        ).power *
+          described_class.new(
+            described_class.read(
+              Fenbo::Input.new({"from" => other.transform_keys(&:to_s), "to" => one.transform_keys(&:to_s)}),
+              nil
+            ),
+            nil
+          ).power
+      ).to be_within(1e-9).of(1)
       expect(back).not_to be_refused
     end
   end
 
   it "names every wrong field at once" do
     refusal = laws({rpm: 0, diameter_mm: "x"}, {pitch_deg: 120}, watts: -1, motor_watts: 0)
-    expect(refusal.faults.map(&:field)).to contain_exactly("from.rpm", "from.diameter_mm", "to.rpm", "to.pitch_deg", "watts", "motor_watts")
+    expect(refusal.faults.map(&:field)).to contain_exactly(
+      "from.rpm", "from.diameter_mm", "to.rpm", "to.pitch_deg", "watts", "motor_watts"
+    )
   end
 end

@@ -1,17 +1,39 @@
 # frozen_string_literal: true
 
 RSpec.describe Fenbo::Frost::Reading do
-  let(:zones) { [[0, 3], [4, 7], [8, 11]].each_with_index.map { |columns, index| {"position" => "evaporator-#{index + 1}", "columns" => columns, "running" => index != 1} } }
+  let(:zones) do
+    [[0, 3], [4, 7], [8, 11]].each_with_index.map do |columns, index|
+      {"position" => "evaporator-#{index + 1}", "columns" => columns, "running" => index != 1}
+    end
+  end
 
   # A coil of 6 rows and 12 columns, each cell from the block.
   def frost(feed_end: "left", fans: zones, **more)
     grid = Array.new(6) { |row| Array.new(12) { |column| yield(row, column) } }
-    described_class.call({"grid" => grid, "feed_end" => feed_end, "fans" => fans, "ring" => false}.merge(more.transform_keys(&:to_s)))
+    described_class.call(
+      {"grid" => grid, "feed_end" => feed_end, "fans" => fans, "ring" => false}.merge(more.transform_keys(&:to_s))
+    )
   end
 
   it "answers the contract's example in its features" do
-    result = described_class.call({"grid" => [[0, 0, 1], [0, 1, 2]], "feed_end" => "left", "fans" => [{"position" => "evaporator-1", "columns" => [0, 2], "running" => true}], "ring" => false})
-    expect(result[:features]).to eq(coverage: 0.5, blockage: 0.0, mean: 0.67, evenness: 0.63, feed_bias: -1.5, bottom_bias: 0.67, zones: [{position: "evaporator-1", contrast: nil}])
+    result =
+      described_class.call(
+        {
+          "grid" => [[0, 0, 1], [0, 1, 2]],
+          "feed_end" => "left",
+          "fans" => [{"position" => "evaporator-1", "columns" => [0, 2], "running" => true}],
+          "ring" => false
+        }
+      )
+    expect(result[:features]).to eq(
+      coverage: 0.5,
+      blockage: 0.0,
+      mean: 0.67,
+      evenness: 0.63,
+      feed_bias: -1.5,
+      bottom_bias: 0.67,
+      zones: [{position: "evaporator-1", contrast: nil}]
+    )
     expect(result[:signatures].sum { |one| one[:weight] }).to be_within(0.002).of(1)
   end
 
@@ -55,17 +77,48 @@ RSpec.describe Fenbo::Frost::Reading do
   end
 
   it "names every wrong field at once" do
-    refusal = described_class.call({"grid" => [[0, 1], [5, "x"], [1]], "feed_end" => "up", "fans" => [{"position" => "a", "columns" => [3, 1]}, {"columns" => [0, 9]}]})
-    expect(refusal.faults.map(&:field)).to contain_exactly("grid.1.0", "grid.1.1", "grid.2", "feed_end", "fans.0.columns", "fans.1.position", "fans.1.columns")
+    refusal =
+      described_class.call(
+        {
+          "grid" => [[0, 1], [5, "x"], [1]],
+          "feed_end" => "up",
+          "fans" => [{"position" => "a", "columns" => [3, 1]}, {"columns" => [0, 9]}]
+        }
+      )
+    expect(refusal.faults.map(&:field)).to contain_exactly(
+      "grid.1.0", "grid.1.1", "grid.2", "feed_end", "fans.0.columns", "fans.1.position", "fans.1.columns"
+    )
     expect(described_class.call({"grid" => [], "feed_end" => "left"}).faults.map(&:field)).to eq ["grid"]
   end
 
   it "feeds diagnose with its weights, which move a verdict less than a sure answer does" do
-    chance = lambda do |finding|
-      result = Fenbo::Tools.call("diagnose", {"unit" => {"family" => "walk_in_cooler", "fans" => [{"position" => "evaporator-1", "motor" => {"family" => "psc"}}]}, "position" => "evaporator-1", "findings" => [finding].compact})
-      result[:causes].find { |one| one[:id] == "drain_blocked" }&.fetch(:probability) || 0
-    end
-    half = chance[{"test" => "frost_pattern", "outcome" => "bottom_ice", "weights" => {"bottom_ice" => 0.5, "even_light" => 0.5}}]
+    chance =
+      lambda do |finding|
+        result =
+          Fenbo::Tools.call(
+            "diagnose",
+            {
+              "unit" => {
+                "family" => "walk_in_cooler",
+                "fans" => [{"position" => "evaporator-1", "motor" => {"family" => "psc"}}]
+              },
+              "position" => "evaporator-1",
+              "findings" => [finding].compact
+            }
+          )
+        result[:causes].find { |one| one[:id] == "drain_blocked" }&.fetch(:probability) || 0
+      end
+    half =
+      chance[
+        {
+          "test" => "frost_pattern",
+          "outcome" => "bottom_ice",
+          "weights" => {
+            "bottom_ice" => 0.5,
+            "even_light" => 0.5
+          }
+        }
+      ]
     expect(half).to be_between(chance[nil], chance[{"test" => "frost_pattern", "outcome" => "bottom_ice"}]).exclusive
   end
 end

@@ -1,9 +1,16 @@
 # frozen_string_literal: true
 
 RSpec.describe Fenbo::Procedure::Plan do
-  def plan(family = "walk_in_cooler", task = "evaporator_fan_motor", features = {}) = described_class.call({"family" => family, "task" => task, "features" => features})
+  def plan(family = "walk_in_cooler", task = "evaporator_fan_motor", features = {})
+    described_class.call({"family" => family, "task" => task, "features" => features})
+  end
 
-  [["walk_in_cooler", "evaporator_fan_motor"], ["walk_in_cooler", "fan_blade"], ["remote_condenser", "condenser_fan_motor"], ["remote_condenser", "fan_blade"]].each do |family, task|
+  [
+    %w[walk_in_cooler evaporator_fan_motor],
+    %w[walk_in_cooler fan_blade],
+    %w[remote_condenser condenser_fan_motor],
+    %w[remote_condenser fan_blade]
+  ].each do |family, task|
     it "puts back in reverse what #{task} on a #{family} took apart, each once" do
       steps = plan(family, task)[:steps]
       apart = steps.select { |step| step[:phase] == "apart" }.map { |step| step[:id] }
@@ -17,13 +24,19 @@ RSpec.describe Fenbo::Procedure::Plan do
   it "asks for as many fasteners back as came out, and hardens for flammables" do
     steps = plan[:steps]
     out = steps.select { |step| step[:phase] == "apart" && step[:fasteners] }.map { |step| step[:id] }
-    expect(steps.select { |step| step[:phase] == "back" && step[:fasteners] }.map { |step| step[:reverses] }).to match_array out
-    expect(plan("walk_in_cooler", "evaporator_fan_motor", {"flammable" => true})[:safety_gate].map { |step| step[:id] }).to include "ventilate"
+    expect(
+      steps.select { |step| step[:phase] == "back" && step[:fasteners] }.map { |step| step[:reverses] }
+    ).to match_array out
+    expect(
+      plan("walk_in_cooler", "evaporator_fan_motor", {"flammable" => true})[:safety_gate].map { |step| step[:id] }
+    ).to include "ventilate"
     expect(plan[:safety_gate].map { |step| step[:id] }).not_to include "ventilate"
   end
 
   it "follows the unit's features" do
-    ids = ->(**features) { plan("walk_in_cooler", "evaporator_fan_motor", features.transform_keys(&:to_s))[:steps].map { |step| step[:id] } }
+    ids = ->(**features) do
+      plan("walk_in_cooler", "evaporator_fan_motor", features.transform_keys(&:to_s))[:steps].map { |step| step[:id] }
+    end
     expect(ids[hub: "nut"]).to include("blade_off_nut").and include("blade_off_nut_back")
     expect(ids[hub: "nut"]).not_to include "blade_off"
   end

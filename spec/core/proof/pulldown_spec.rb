@@ -1,10 +1,16 @@
 # frozen_string_literal: true
 
 RSpec.describe Fenbo::Proof::Pulldown do
-  def pulldown(readings, setpoint: 2) = described_class.call({"setpoint_c" => setpoint, "readings" => readings.map { |minute, c| {"minute" => minute, "c" => c} }})
+  def pulldown(readings, setpoint: 2)
+    described_class.call(
+      {"setpoint_c" => setpoint, "readings" => readings.map { |minute, c| {"minute" => minute, "c" => c} }}
+    )
+  end
 
   # T(t) = T∞ + (T0 − T∞)·e^(−t/τ)
-  def curve(settles, tau, start: 12.0, every: 6, count: 8) = Array.new(count) { |i| [i * every, settles + (start - settles) * Math.exp(-i * every / tau)] }
+  def curve(settles, tau, start: 12.0, every: 6, count: 8)
+    Array.new(count) { |i| [i * every, settles + (start - settles) * Math.exp(-i * every / tau)] }
+  end
 
   it "finds the curve it was given, and the minute it arrives" do
     result = pulldown(curve(1.0, 30.0))
@@ -32,7 +38,10 @@ RSpec.describe Fenbo::Proof::Pulldown do
   it "says when it is too early, and when the box rises" do
     expect(pulldown([[0, 12], [10, 10], [20, 8]]).verdict).to eq "too_early"
     expect(pulldown([[0, 12], [4, 11], [8, 10], [12, 9]]).verdict).to eq "too_early"
-    expect(pulldown([[0, 12], [10, 11.9], [20, 11.6], [30, 11.2]]).to_h.values_at(:verdict, :tau_minutes)).to eq ["too_early", nil]
+    expect(pulldown([[0, 12], [10, 11.9], [20, 11.6], [30, 11.2]]).to_h.values_at(:verdict, :tau_minutes)).to eq [
+      "too_early",
+      nil
+    ]
     expect(pulldown([[0, 5], [10, 5.2], [20, 5.4], [30, 5.6]]).verdict).to eq "rising"
     expect(pulldown([[0, 12], [10, 8], [20, 7], [30, 8.5]]).verdict).to eq "rising"
     expect(pulldown([]).verdict).to eq "too_early"

@@ -2,7 +2,8 @@
 
 RSpec.describe Fenbo::Refrigerant::Ledger do
   def ledger(*moves, **given)
-    rows = moves.map { |on, kind, before, after| {"on" => on, "kind" => kind, "before_kg" => before, "after_kg" => after} }
+    rows =
+      moves.map { |on, kind, before, after| {"on" => on, "kind" => kind, "before_kg" => before, "after_kg" => after} }
     described_class.call({"full_charge_kg" => 40, "moves" => rows}.merge(given.transform_keys(&:to_s)))
   end
 
@@ -22,13 +23,21 @@ RSpec.describe Fenbo::Refrigerant::Ledger do
   end
 
   it "takes two cylinders of one day as one addition, and years as one year" do
-    expect(ledger(["2031-02-01", "added", 30, 22], ["2031-02-01", "added", 12, 10])[:last_addition]).to include(kg: 10, days: 365)
-    expect(ledger(["2028-02-01", "added", 30, 22], ["2031-02-01", "added", 12, 10])[:last_addition]).to include(kg: 2, days: 365)
+    expect(ledger(["2031-02-01", "added", 30, 22], ["2031-02-01", "added", 12, 10])[:last_addition]).to include(
+      kg: 10,
+      days: 365
+    )
+    expect(ledger(["2028-02-01", "added", 30, 22], ["2031-02-01", "added", 12, 10])[:last_addition]).to include(
+      kg: 2,
+      days: 365
+    )
     expect(ledger(["2031-02-01", "recovered", 3, 9]).verdict).to eq "no_history"
   end
 
   it "names every wrong field at once" do
     refusal = ledger(["2031-02-30", "added", 3, 9], ["soon", "stolen", -1, 2], full_charge_kg: 0)
-    expect(refusal.faults.map(&:field)).to contain_exactly("full_charge_kg", "moves.0.on", "moves.0.after_kg", "moves.1.on", "moves.1.kind", "moves.1.before_kg")
+    expect(refusal.faults.map(&:field)).to contain_exactly(
+      "full_charge_kg", "moves.0.on", "moves.0.after_kg", "moves.1.on", "moves.1.kind", "moves.1.before_kg"
+    )
   end
 end

@@ -1,7 +1,9 @@
 # frozen_string_literal: true
 
 RSpec.describe Fenbo::Simulation do
-  motor = ->(family, blade: 0.92, friction: 0.04, **state) { Fenbo::Simulation::Motor.new(family, **state).run(blade:, friction:) }
+  motor = ->(family, blade: 0.92, friction: 0.04, **state) do
+    Fenbo::Simulation::Motor.new(family, **state).run(blade:, friction:)
+  end
 
   it "turns a healthy motor at its rated speed and current, near enough" do
     %w[shaded_pole psc split_phase three_phase ec].each do |family|
@@ -30,7 +32,11 @@ RSpec.describe Fenbo::Simulation do
   it "draws the same job from the same seed, and somebody always has a reason to call" do
     draw = -> { Fenbo::Simulation::CaseMaker.new(Random.new(8)).draw }
     one, other = draw.call, draw.call
-    expect([one.rig.family, one.rig.faults, one.rig.figures]).to eq [other.rig.family, other.rig.faults, other.rig.figures]
+    expect([one.rig.family, one.rig.faults, one.rig.figures]).to eq [
+      other.rig.family,
+      other.rig.faults,
+      other.rig.figures
+    ]
     jobs = Array.new(60) { |seed| Fenbo::Simulation::CaseMaker.new(Random.new(seed)).draw }
     expect(jobs.reject { |job| job.rig.faults.empty? }.map(&:symptoms)).to all(be_any)
     expect(jobs.count { |job| job.rig.faults.size == 2 }).to be_between(3, 18)
@@ -39,14 +45,34 @@ RSpec.describe Fenbo::Simulation do
   it "answers every test with one of its outcomes, whatever the fault" do
     random = Random.new(2)
     Fenbo::Diagnosis::Cause.all.each_key do |fault|
-      rig = Fenbo::Simulation::Rig.new(family: "walk_in_cooler", side: "evaporator", motor: "psc", faults: [fault], age: 6, neighbours: 2, spread: random)
+      rig =
+        Fenbo::Simulation::Rig.new(
+          family: "walk_in_cooler",
+          side: "evaporator",
+          motor: "psc",
+          faults: [fault],
+          age: 6,
+          neighbours: 2,
+          spread: random
+        )
       observer = Fenbo::Simulation::Observer.new(rig, random)
-      Fenbo::Diagnosis::Test.all.each_value { |test| expect(test.outcomes).to include(observer.see(test.id)), "#{fault} #{test.id}" }
+      Fenbo::Diagnosis::Test.all.each_value do |test|
+        expect(test.outcomes).to include(observer.see(test.id)), "#{fault} #{test.id}"
+      end
     end
   end
 
   it "errs in its share of answers and no more" do
-    rig = Fenbo::Simulation::Rig.new(family: "walk_in_cooler", side: "evaporator", motor: "psc", faults: ["blade_loose"], age: 6, neighbours: 0, spread: Random.new(1))
+    rig =
+      Fenbo::Simulation::Rig.new(
+        family: "walk_in_cooler",
+        side: "evaporator",
+        motor: "psc",
+        faults: ["blade_loose"],
+        age: 6,
+        neighbours: 0,
+        spread: Random.new(1)
+      )
     observer = Fenbo::Simulation::Observer.new(rig, Random.new(1))
     expect(Array.new(1000) { observer.see("hub_grip") }.count("tight")).to be_between(30, 75)
   end

@@ -5,20 +5,42 @@ RSpec.describe Fenbo::Sound::Recording do
     Fenbo::Simulation::Microphone.new(kind:, random: Random.new(seed), seconds: 5, **conditions).wav
   end
 
-  def read(bytes, **more) = described_class.call({"wav_bytes" => bytes}.merge(more.transform_keys(&:to_s)))
+  def read(bytes, **more)
+    described_class.call({"wav_bytes" => bytes}.merge(more.transform_keys(&:to_s)))
+  end
 
   # The 16-bit samples of a recording in another coding.
   def recoded(bytes, bits:, float: false, channels: 1)
     samples = bytes[44..].unpack("s<*").map { |one| one / 32_768.0 }.flat_map { |one| [one] * channels }
-    data = case [bits, float]
-    when [8, false] then samples.map { |one| (one * 128).round + 128 }.pack("C*")
-    when [24, false] then samples.map { |one| [(one * 8_388_608).round].pack("l<")[0, 3] }.join
-    when [32, false] then samples.map { |one| (one * 2_147_483_647).round }.pack("l<*")
-    when [32, true] then samples.pack("e*")
-    else bytes[44..]
-    end
+    data =
+      case [bits, float]
+      when [8, false]
+        samples.map { |one| (one * 128).round + 128 }.pack("C*")
+      when [24, false]
+        samples.map { |one| [(one * 8_388_608).round].pack("l<")[0, 3] }.join
+      when [32, false]
+        samples.map { |one| (one * 2_147_483_647).round }.pack("l<*")
+      when [32, true]
+        samples.pack("e*")
+      else
+        bytes[44..]
+      end
     rate = bytes[24, 4].unpack1("V")
-    ["RIFF", 36 + data.bytesize, "WAVE", "fmt ", 16, float ? 3 : 1, channels, rate, rate * channels * bits / 8, channels * bits / 8, bits, "data", data.bytesize].pack("A4VA4A4VvvVVvvA4V") + data
+    [
+      "RIFF",
+      36 + data.bytesize,
+      "WAVE",
+      "fmt ",
+      16,
+      float ? 3 : 1,
+      channels,
+      rate,
+      rate * channels * bits / 8,
+      channels * bits / 8,
+      bits,
+      "data",
+      data.bytesize
+    ].pack("A4VA4A4VvvVVvvA4V") + data
   end
 
   %w[healthy bearing strike scrape hum chatter silent].each do |kind|
@@ -42,7 +64,15 @@ RSpec.describe Fenbo::Sound::Recording do
 
   it "reads every coding and rate, one channel or two, alike" do
     bytes = record("bearing", rate: 8000, rpm: 1100, blades: 4)
-    verdicts = [bytes, recoded(bytes, bits: 8), recoded(bytes, bits: 24), recoded(bytes, bits: 32), recoded(bytes, bits: 32, float: true), recoded(bytes, bits: 24, channels: 2)].map { |one| read(one, rpm: 1100, blades: 4).verdict }
+    verdicts =
+      [
+        bytes,
+        recoded(bytes, bits: 8),
+        recoded(bytes, bits: 24),
+        recoded(bytes, bits: 32),
+        recoded(bytes, bits: 32, float: true),
+        recoded(bytes, bits: 24, channels: 2)
+      ].map { |one| read(one, rpm: 1100, blades: 4).verdict }
     expect(verdicts.uniq).to eq ["bearing"]
   end
 
@@ -50,18 +80,26 @@ RSpec.describe Fenbo::Sound::Recording do
     bytes = record("healthy")
     loud = bytes[0, 44] + bytes[44..].unpack("s<*").map { |one| (one * 30).clamp(-32_768, 32_767) }.pack("s<*")
     result = read(loud)
-    expect([result.verdict, result.reasons.first.rule]).to eq ["unclear", "sound.clipped"]
+    expect([result.verdict, result.reasons.first.rule]).to eq %w[unclear sound.clipped]
   end
 
   it "says what is wrong with a file that is none, or too short" do
     bytes = record("healthy")
     short = recoded(bytes[0, 44 + 16_000 * 2], bits: 16)
-    {"" => /empty/, "hello" => /not a WAV/, bytes[0, 44] => /no sound/, short => /takes 2 s/, bytes.dup.tap { |one| one[20, 2] = [85].pack("v") } => /coded/}.each do |one, message|
+    {
+      "" => /empty/,
+      "hello" => /not a WAV/,
+      bytes[0, 44] => /no sound/,
+      short => /takes 2 s/,
+      bytes.dup.tap { |one| one[20, 2] = [85].pack("v") } => /coded/
+    }.each do |one, message|
       refusal = read(one)
       expect(refusal).to be_refused
       expect(refusal.at("wav")).to match(message)
     end
-    expect(described_class.call({"wav" => "/nowhere.wav", "rpm" => 0, "blades" => 1.5}).faults.map(&:field)).to contain_exactly("wav", "rpm", "blades")
+    expect(
+      described_class.call({"wav" => "/nowhere.wav", "rpm" => 0, "blades" => 1.5}).faults.map(&:field)
+    ).to contain_exactly("wav", "rpm", "blades")
     expect(described_class.call({}).faults.map(&:field)).to eq ["wav"]
   end
 end

@@ -1,21 +1,36 @@
 # frozen_string_literal: true
 
 RSpec.describe Fenbo::Sourcing::Source do
-  def source(**changes) = described_class.call(Fenbo::Tools.entry("source").example.merge(changes.transform_keys(&:to_s)))
+  def source(**changes)
+    described_class.call(Fenbo::Tools.entry("source").example.merge(changes.transform_keys(&:to_s)))
+  end
 
-  def option(result, offer, stopgap: nil) = result[:options].find { |one| one[:offer] == offer && one[:stopgap] == stopgap }
+  def option(result, offer, stopgap: nil)
+    result[:options].find { |one| one[:offer] == offer && one[:stopgap] == stopgap }
+  end
 
   it "answers the contract's example" do
     result = source
     expect(result.verdict).to eq "van"
-    expect(option(result, "van")).to include(finish_at: "2031-05-05T16:20", total_cents: 18_500, product_loss_cents: 0, margin_hours: 8.1, frontier: true, second_trip: false)
+    expect(option(result, "van")).to include(
+      finish_at: "2031-05-05T16:20",
+      total_cents: 18_500,
+      product_loss_cents: 0,
+      margin_hours: 8.1,
+      frontier: true,
+      second_trip: false
+    )
   end
 
   it "follows opening hours, cut-offs, working days and the second trip" do
     result = source
     expect(option(result, "counter-a")).to include(finish_at: "2031-05-05T16:55")
     # Monday 15:20 is after the cut-off: placed Tuesday, two working days, Thursday 10:00.
-    expect(option(result, "order-b")).to include(finish_at: "2031-05-08T11:00", second_trip: true, product_loss_cents: 400_000)
+    expect(option(result, "order-b")).to include(
+      finish_at: "2031-05-08T11:00",
+      second_trip: true,
+      product_loss_cents: 400_000
+    )
     friday = source(now: "2031-05-09T14:00")
     expect(option(friday, "order-b")[:finish_at]).to eq "2031-05-13T11:00"
     expect(option(source(now: "2031-05-05T16:30"), "counter-a")[:finish_at]).to eq "2031-05-06T09:00"
@@ -38,13 +53,29 @@ RSpec.describe Fenbo::Sourcing::Source do
   it "marks as frontier exactly what no other beats" do
     rows = source[:options]
     rows.each do |one|
-      beaten = rows.any? { |other| other[:finish_at] <= one[:finish_at] && other[:total_cents] <= one[:total_cents] && (other[:finish_at] < one[:finish_at] || other[:total_cents] < one[:total_cents]) }
+      beaten =
+        rows.any? do |other|
+          other[:finish_at] <= one[:finish_at] && other[:total_cents] <= one[:total_cents] &&
+            (other[:finish_at] < one[:finish_at] || other[:total_cents] < one[:total_cents])
+        end
       expect(one[:frontier]).to eq !beaten
     end
   end
 
   it "names every wrong field at once" do
-    refusal = source(now: "2031-02-30T10:00", work_minutes: 0, work_hours: {"days" => [9], "from" => "8", "to" => "17:00"}, offers: [{"id" => "x", "kind" => "drone", "price_cents" => -1}])
-    expect(refusal.faults.map(&:field)).to include("now", "work_minutes", "work_hours.days.0", "work_hours.from", "offers.0.kind", "offers.0.price_cents")
+    refusal =
+      source(
+        now: "2031-02-30T10:00",
+        work_minutes: 0,
+        work_hours: {
+          "days" => [9],
+          "from" => "8",
+          "to" => "17:00"
+        },
+        offers: [{"id" => "x", "kind" => "drone", "price_cents" => -1}]
+      )
+    expect(refusal.faults.map(&:field)).to include(
+      "now", "work_minutes", "work_hours.days.0", "work_hours.from", "offers.0.kind", "offers.0.price_cents"
+    )
   end
 end

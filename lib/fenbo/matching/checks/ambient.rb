@@ -9,7 +9,9 @@ module Fenbo
           return nil unless place.ambient_c
           return unknown("its temperature range") unless candidate.ambient_low_c && candidate.ambient_high_c
           low, high = place.ambient_c
-          text = "#{degrees(candidate.ambient_low_c)} to #{degrees(candidate.ambient_high_c)} °C for #{degrees(low)} to #{degrees(high)} °C"
+          text =
+            "#{degrees(candidate.ambient_low_c)} to #{degrees(candidate.ambient_high_c)} °C for " \
+            "#{degrees(low)} to #{degrees(high)} °C"
           (candidate.ambient_low_c <= low && candidate.ambient_high_c >= high) ? pass(text) : fail(text)
         end
 

@@ -14,7 +14,9 @@ module Fenbo
 
         private
 
-        def cold? = !place.ambient_c.nil? && place.ambient_c.first < limits["match.cold_c"]
+        def cold?
+          !place.ambient_c.nil? && place.ambient_c.first < limits["match.cold_c"]
+        end
 
         def words(motor) = motor.connector.tr("_", " ")
       end

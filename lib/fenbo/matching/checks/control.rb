@@ -5,7 +5,13 @@ module Fenbo
     module Checks
       # A controlled circuit needs a motor that obeys the same command.
       class Control < Check
-        WORDS = {"none" => "fixed speed", "0_10v" => "0–10 V", "pwm" => "pulse width", "taps" => "speed taps", "program" => "programmable"}.freeze
+        WORDS = {
+          "none" => "fixed speed",
+          "0_10v" => "0–10 V",
+          "pwm" => "pulse width",
+          "taps" => "speed taps",
+          "program" => "programmable"
+        }.freeze
 
         def line
           wanted, offered = old.control || "none", candidate.control || "none"
@@ -20,7 +26,10 @@ module Fenbo
         # Set to the duty it passes; what it no longer listens to has to be said.
         def programmed(wanted)
           deaf = (wanted == "none") ? "" : ": it runs at that one speed and leaves the #{WORDS[wanted]} command unused"
-          pass("programmable: passes once it is set to the old duty#{deaf}", setting: "program it to the old speed#{deaf}")
+          pass(
+            "programmable: passes once it is set to the old duty#{deaf}",
+            setting: "program it to the old speed#{deaf}"
+          )
         end
       end
     end

@@ -9,17 +9,23 @@ module Fenbo
         RANK = {"open" => 0, "open_air_over" => 1, "enclosed" => 2, "potted" => 3}.freeze
 
         def line
-          return fail("open air over behind a belt: no blade cools it") if place.belt && candidate.enclosure == "open_air_over"
+          if place.belt && candidate.enclosure == "open_air_over"
+            return fail("open air over behind a belt: no blade cools it")
+          end
           return pass("nothing asks for a closed motor here") if demanded.zero?
           return unknown("its enclosure") unless candidate.enclosure
-          return fail("#{words(candidate)} in a wet or washed place") if place.wet && RANK[candidate.enclosure] < RANK["enclosed"]
+          if place.wet && RANK[candidate.enclosure] < RANK["enclosed"]
+            return fail("#{words(candidate)} in a wet or washed place")
+          end
           return pass(words(candidate)) unless old.enclosure && RANK[candidate.enclosure] < RANK[old.enclosure]
           fail("#{words(candidate)}, the old one was #{words(old)}")
         end
 
         private
 
-        def demanded = [RANK.fetch(old.enclosure, 0), place.wet ? RANK["enclosed"] : 0].max
+        def demanded
+          [RANK.fetch(old.enclosure, 0), place.wet ? RANK["enclosed"] : 0].max
+        end
 
         def words(motor) = motor.enclosure.tr("_", " ")
       end

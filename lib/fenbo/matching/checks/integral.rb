@@ -6,7 +6,15 @@ module Fenbo
       # A blade that is part of the old motor goes with it.
       class Integral < Check
         def line
-          return (candidate.integral_blade ? adapt("its blade is part of it, the old one stays behind: compare diameter, air and opening before buying") : nil) unless old.integral_blade
+          unless old.integral_blade
+            return (
+              if candidate.integral_blade
+                adapt(
+                  "its blade is part of it, the old one stays behind: compare diameter, air and opening before buying"
+                )
+              end
+            )
+          end
           return pass("whole assembly with its blade") if candidate.integral_blade
           if candidate.kit_with?(:blade)
             adapt("a kit with its own blade and plate", minutes: candidate.kit_minutes ? 0 : 20)

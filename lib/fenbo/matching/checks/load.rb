@@ -9,10 +9,14 @@ module Fenbo
         def line
           return across_families unless candidate.family == old.family
           case old.family
-          when "shaded_pole", "psc" then by_amps
-          when "ec" then by_power(limits["match.ec_oversize"], 1.0)
-          when "split_phase" then by_power(limits["match.split_phase_oversize"], service)
-          else three_phase
+          when "shaded_pole", "psc"
+            by_amps
+          when "ec"
+            by_power(limits["match.ec_oversize"], 1.0)
+          when "split_phase"
+            by_power(limits["match.split_phase_oversize"], service)
+          else
+            three_phase
           end
         end
 
@@ -25,7 +29,9 @@ module Fenbo
           offered = candidate.amps_at(place.volts)
           return unknown("the load in amps") unless needed && offered
           ratio = needed / offered.to_f
-          text = "#{figure(needed)} A on #{figure(offered)} A: #{figure(ratio)}, window #{limits["match.load_low"]} to #{limits["match.load_high"]}"
+          text =
+            "#{figure(needed)} A on #{figure(offered)} A: #{figure(ratio)}, window " \
+            "#{limits["match.load_low"]} to #{limits["match.load_high"]}"
           ratio.between?(limits["match.load_low"] - 1e-9, limits["match.load_high"] + 1e-9) ? pass(text) : fail(text)
         end
 
@@ -37,7 +43,11 @@ module Fenbo
 
         # As both plates print it, else what both give at the shaft.
         def powers
-          [[old.horsepower, candidate.horsepower, "hp"], [old.watts, candidate.watts, "W"], [old.output_watts(limits), candidate.output_watts(limits), "W at the shaft"]].find { |pair| pair.first(2).all? } || []
+          [
+            [old.horsepower, candidate.horsepower, "hp"],
+            [old.watts, candidate.watts, "W"],
+            [old.output_watts(limits), candidate.output_watts(limits), "W at the shaft"]
+          ].find { |pair| pair.first(2).all? } || []
         end
 
         # Enough at the shaft, and full-load amps that contactor and overload carry.
@@ -49,8 +59,13 @@ module Fenbo
         def across_families
           needed, offered = old.output_watts(limits), candidate.output_watts(limits)
           return unknown("the shaft output") unless needed && offered
-          judge(offered / needed, limits["match.output_low"], limits["match.output_high"],
-            "#{figure(offered)} W at the shaft for about #{figure(needed)} W", slack: limits["match.plate_rounding"])
+          judge(
+            offered / needed,
+            limits["match.output_low"],
+            limits["match.output_high"],
+            "#{figure(offered)} W at the shaft for about #{figure(needed)} W",
+            slack: limits["match.plate_rounding"]
+          )
         end
 
         def judge(ratio, low, high, text, slack: 0.0)

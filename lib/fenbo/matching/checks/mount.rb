@@ -14,19 +14,38 @@ module Fenbo
 
         # On the kit's plate, else on a listed bracket, else not at all.
         def carried(text)
-          return adapt("#{text}: the kit brings its plate", minutes: candidate.kit_minutes ? 0 : 15, part: "plate from the kit") if candidate.kit_with?(:plate)
+          if candidate.kit_with?(:plate)
+            return (
+              adapt(
+                "#{text}: the kit brings its plate",
+                minutes: candidate.kit_minutes ? 0 : 15,
+                part: "plate from the kit"
+              )
+            )
+          end
           one = bracket
-          one ? adapt("#{text}: on #{one.kind} #{one.part_no}", minutes: 15, part: "#{one.kind} #{one.part_no}") : fail(text)
+          if one
+            adapt("#{text}: on #{one.kind} #{one.part_no}", minutes: 15, part: "#{one.kind} #{one.part_no}")
+          else
+            fail(text)
+          end
         end
 
         def bracket
-          (@context.accessories || []).find { |part| part.carries?(candidate.mount, old.mount) && (part.bolt_circle_mm.nil? || old.bolt_circle_mm.nil? || (part.bolt_circle_mm - old.bolt_circle_mm).abs <= limits["match.bolt_circle_tolerance"]) }
+          (@context.accessories || []).find do |part|
+            part.carries?(candidate.mount, old.mount) &&
+              (
+                part.bolt_circle_mm.nil? || old.bolt_circle_mm.nil? ||
+                  (part.bolt_circle_mm - old.bolt_circle_mm).abs <= limits["match.bolt_circle_tolerance"]
+              )
+          end
         end
 
         def same_mount
           return pass("#{words(candidate)}, as the old one") unless old.bolt_circle_mm && candidate.bolt_circle_mm
           off = (candidate.bolt_circle_mm - old.bolt_circle_mm).abs
-          text = "#{words(candidate)}, bolt circle #{figure(candidate.bolt_circle_mm)} for #{figure(old.bolt_circle_mm)} mm"
+          text =
+            "#{words(candidate)}, bolt circle #{figure(candidate.bolt_circle_mm)} for #{figure(old.bolt_circle_mm)} mm"
           (off <= limits["match.bolt_circle_tolerance"] + 1e-9) ? pass(text) : carried(text)
         end
 

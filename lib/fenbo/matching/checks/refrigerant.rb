@@ -7,7 +7,11 @@ module Fenbo
       class Refrigerant < Check
         def line
           return pass("the refrigerant is not flammable") unless place.flammable
-          candidate.flammable_ok ? pass("marked for flammable refrigerants") : fail("not marked for flammable refrigerants")
+          if candidate.flammable_ok
+            pass("marked for flammable refrigerants")
+          else
+            fail("not marked for flammable refrigerants")
+          end
         end
       end
     end

@@ -9,7 +9,9 @@ module Fenbo
         def line
           return unknown("the rotation") unless turned && candidate.rotation
           return reversible if candidate.rotation == "reversible"
-          return pass("#{Matching::Rotation.words(candidate.rotation)}, as the old #{old.rotation ? "one" : "blade"}") if turned == "reversible" || candidate.rotation == turned
+          if turned == "reversible" || candidate.rotation == turned
+            return pass("#{Matching::Rotation.words(candidate.rotation)}, as the old #{old.rotation ? "one" : "blade"}")
+          end
           text = "#{Matching::Rotation.words(candidate.rotation)}, the old one the other way"
           candidate.kit_with?(:blade) ? adapt("#{text}: the kit brings its own blade") : fail(text)
         end
@@ -17,7 +19,13 @@ module Fenbo
         private
 
         # How each family is turned round.
-        HOW = {"psc" => "swap its marked leads", "three_phase" => "swap two lines", "shaded_pole" => "turn it round in its frame", "split_phase" => "swap the start winding's leads", "ec" => "set it by its program"}.freeze
+        HOW = {
+          "psc" => "swap its marked leads",
+          "three_phase" => "swap two lines",
+          "shaded_pole" => "turn it round in its frame",
+          "split_phase" => "swap the start winding's leads",
+          "ec" => "set it by its program"
+        }.freeze
 
         def reversible
           text = "reversible: set it #{Matching::Rotation.words(wanted)}"
@@ -27,7 +35,9 @@ module Fenbo
         def turned = old.rotation || @context.blade&.fetch(:sense, nil)
 
         # A reversible old one is set as its blade wants it.
-        def wanted = (turned == "reversible") ? (@context.blade&.fetch(:sense, nil) || "cw") : turned
+        def wanted
+          (turned == "reversible") ? (@context.blade&.fetch(:sense, nil) || "cw") : turned
+        end
       end
     end
   end

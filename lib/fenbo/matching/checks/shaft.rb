@@ -21,21 +21,44 @@ module Fenbo
 
         # Where it is known what can be had, only a listed bushing counts.
         def bushed(text, bore)
-          return adapt("#{text}: with a bushing", minutes: 5, part: "bushing #{figure(candidate.shaft_diameter_mm)} to #{figure(bore)} mm") unless @context.accessories
-          one = @context.accessories.find { |part| part.bushes?(candidate.shaft_diameter_mm, bore, limits["match.shaft_tolerance"] + 1e-9) }
-          one ? adapt("#{text}: with bushing #{one.part_no}", minutes: 5, part: "bushing #{one.part_no}") : fail("#{text}: no bushing of that step is listed")
+          unless @context.accessories
+            return (
+              adapt(
+                "#{text}: with a bushing",
+                minutes: 5,
+                part: "bushing #{figure(candidate.shaft_diameter_mm)} to #{figure(bore)} mm"
+              )
+            )
+          end
+          one =
+            @context.accessories.find do |part|
+              part.bushes?(candidate.shaft_diameter_mm, bore, limits["match.shaft_tolerance"] + 1e-9)
+            end
+          if one
+            adapt("#{text}: with bushing #{one.part_no}", minutes: 5, part: "bushing #{one.part_no}")
+          else
+            fail("#{text}: no bushing of that step is listed")
+          end
         end
 
         # What the hub grips, where its kind is known; else only the old shaft's form.
         def form(text)
           return pass(text) if candidate.shaft_form.nil? || candidate.shaft_form == old.shaft_form
           return gripped(text) if hub
-          old.shaft_form ? fail("#{words(candidate.shaft_form)} shaft, the hub wants #{words(old.shaft_form)}") : pass(text)
+          if old.shaft_form
+            fail("#{words(candidate.shaft_form)} shaft, the hub wants #{words(old.shaft_form)}")
+          else
+            pass(text)
+          end
         end
 
         def gripped(text)
           what = "#{words(candidate.shaft_form)} shaft"
-          hub["forms"].include?(candidate.shaft_form) ? pass("#{text}, #{what} in a #{hub["label"]} hub") : fail("#{what}, a #{hub["label"]} hub wants #{hub["forms"].map { |one| words(one) }.join(" or ")}")
+          if hub["forms"].include?(candidate.shaft_form)
+            pass("#{text}, #{what} in a #{hub["label"]} hub")
+          else
+            fail("#{what}, a #{hub["label"]} hub wants #{hub["forms"].map { |one| words(one) }.join(" or ")}")
+          end
         end
 
         def hub = Knowledge.table("hubs")[@context.blade&.fetch(:kind, nil)]

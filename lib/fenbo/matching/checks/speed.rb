@@ -19,16 +19,37 @@ module Fenbo
         private
 
         # Air by the speed, load by its third power.
-        def laws = (candidate.rpm / old.rpm.to_f).then { |ratio| "air #{(ratio * 100).round} %, load #{(ratio**3 * 100).round} % by the fan laws" }
+        def laws
+          (candidate.rpm / old.rpm.to_f).then do |ratio|
+            "air #{(ratio * 100).round} %, load #{(ratio**3 * 100).round} % by the fan laws"
+          end
+        end
 
         # An EC motor's poles say nothing about its speed.
-        def poles_differ? = candidate.poles && old.poles && candidate.poles != old.poles && [candidate, old].none? { |motor| motor.family == "ec" }
+        def poles_differ?
+          candidate.poles && old.poles && candidate.poles != old.poles &&
+            [candidate, old].none? { |motor| motor.family == "ec" }
+        end
 
-        def other_poles = beyond("#{candidate.poles.to_i} poles for #{old.poles.to_i}")
+        def other_poles
+          beyond("#{candidate.poles.to_i} poles for #{old.poles.to_i}")
+        end
 
-        def by_poles = (candidate.poles && old.poles && candidate.poles == old.poles) ? pass("#{candidate.poles.to_i} poles, as the old one") : unknown("its speed")
+        def by_poles
+          if candidate.poles && old.poles && candidate.poles == old.poles
+            pass("#{candidate.poles.to_i} poles, as the old one")
+          else
+            unknown("its speed")
+          end
+        end
 
-        def beyond(text) = candidate.kit_with?(:blade) ? adapt("#{text}: the kit brings its own blade") : fail("#{text}: the blade would not suit")
+        def beyond(text)
+          if candidate.kit_with?(:blade)
+            adapt("#{text}: the kit brings its own blade")
+          else
+            fail("#{text}: the blade would not suit")
+          end
+        end
       end
     end
   end

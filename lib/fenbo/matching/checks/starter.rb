@@ -11,7 +11,9 @@ module Fenbo
         def after(load)
           @load = load
           return load unless amps
-          return too_much("the contactor carries #{figure(place.contactor_amps)} A") if place.contactor_amps && amps > place.contactor_amps + 1e-9
+          if place.contactor_amps && amps > place.contactor_amps + 1e-9
+            return too_much("the contactor carries #{figure(place.contactor_amps)} A")
+          end
           return on_the_dial if place.overload_amps
           was ? beside_the_old : load
         end
@@ -24,19 +26,28 @@ module Fenbo
 
         def on_the_dial
           low, high = place.overload_amps
-          amps.between?(low - 1e-9, high + 1e-9) ? set : too_much("the overload sets #{figure(low)} to #{figure(high)} A")
+          if amps.between?(low - 1e-9, high + 1e-9)
+            set
+          else
+            too_much("the overload sets #{figure(low)} to #{figure(high)} A")
+          end
         end
 
         def beside_the_old
           return set if amps <= usual_dial + 1e-9
-          adapt("#{text}, the old one #{figure(was)} A: look up the overload's dial and the contactor's rating", minutes: 10)
+          adapt(
+            "#{text}, the old one #{figure(was)} A: look up the overload's dial and the contactor's rating",
+            minutes: 10
+          )
         end
 
         def was = old.amps_at(place.volts)
 
         def usual_dial = was && was * limits["match.overload_reach"]
 
-        def set = pass(text, setting: "set the overload to its #{figure(amps)} A")
+        def set
+          pass(text, setting: "set the overload to its #{figure(amps)} A")
+        end
 
         def text = "#{@load.reason}; #{figure(amps)} A at full load"
 

@@ -6,11 +6,22 @@ module Fenbo
       # Phases equal, one nameplate voltage within a share of the site's, the hertz listed.
       class Supply < Check
         def line
-          return fail("#{candidate.phases.to_i} phases, the site has #{place.phases}") if candidate.phases && candidate.phases != place.phases
-          return fail("#{plain(candidate.hertz)} Hz, the site has #{figure(place.hertz)}") if candidate.hertz.any? && !candidate.hertz.include?(place.hertz)
+          if candidate.phases && candidate.phases != place.phases
+            return fail("#{candidate.phases.to_i} phases, the site has #{place.phases}")
+          end
+          if candidate.hertz.any? && !candidate.hertz.include?(place.hertz)
+            return fail("#{plain(candidate.hertz)} Hz, the site has #{figure(place.hertz)}")
+          end
           return unknown("its voltage") if candidate.volts.empty?
           return fail("#{plain(candidate.volts)} V, the site has #{figure(place.volts)} V") unless near
-          (candidate.volts.size > 1) ? pass("#{figure(near)} V tap for #{figure(place.volts)} V: set it before energising", setting: "connect it for #{figure(near)} V and cap the leads left over") : pass("#{figure(near)} V, the site has #{figure(place.volts)} V")
+          if candidate.volts.size > 1
+            pass(
+              "#{figure(near)} V tap for #{figure(place.volts)} V: set it before energising",
+              setting: "connect it for #{figure(near)} V and cap the leads left over"
+            )
+          else
+            pass("#{figure(near)} V, the site has #{figure(place.volts)} V")
+          end
         end
 
         private

@@ -19,7 +19,9 @@ module Fenbo
           end
         end
 
-        def fair?(value, range) = range.is_a?(Array) ? range.include?(value) : value.between?(range["from"], range["to"])
+        def fair?(value, range)
+          range.is_a?(Array) ? range.include?(value) : value.between?(range["from"], range["to"])
+        end
       end
     end
   end

@@ -8,8 +8,20 @@ module Fenbo
       class Line
         # Stands where something was read, so that neighbours never join across it.
         TAKEN = "\u0000"
-        SPEED_COMMA = %r{(?<=\b[1-9]),(?=\d{3}\s*(?:RPM|R/MIN|MIN-1|1/MIN|/MIN))|(?<=RPM\s[1-9]|RPM:[1-9]|RPM:\s[1-9]),(?=\d{3}\b)}i
-        SAME = {"µ" => "U", "μ" => "U", "Φ" => "Ø", "φ" => "Ø", "ø" => "Ø", "–" => "-", "−" => "-", "″" => '"', "“" => '"', "”" => '"'}.freeze
+        SPEED_COMMA =
+          %r{(?<=\b[1-9]),(?=\d{3}\s*(?:RPM|R/MIN|MIN-1|1/MIN|/MIN))|(?<=RPM\s[1-9]|RPM:[1-9]|RPM:\s[1-9]),(?=\d{3}\b)}i
+        SAME = {
+          "µ" => "U",
+          "μ" => "U",
+          "Φ" => "Ø",
+          "φ" => "Ø",
+          "ø" => "Ø",
+          "–" => "-",
+          "−" => "-",
+          "″" => '"',
+          "“" => '"',
+          "”" => '"'
+        }.freeze
 
         def initialize(text)
           @given = plain(text)
@@ -18,7 +30,10 @@ module Fenbo
         end
 
         # Words with figures in them first: "0-10 V" is no supply.
-        def phrases = @phrases ||= (words(/\d/) + figures(Figures::FIRST) + figures(order) + figures(Figures::LAST) + words(//)).sort_by(&:at)
+        def phrases
+          @phrases ||=
+            (words(/\d/) + figures(Figures::FIRST) + figures(order) + figures(Figures::LAST) + words(//)).sort_by(&:at)
+        end
 
         def unread
           phrases
@@ -30,13 +45,20 @@ module Fenbo
         # A comma between digits is a decimal point, but in a speed it parts thousands;
         # elsewhere it parts. Fractions are written out.
         def plain(text)
-          text.gsub(SPEED_COMMA, "").gsub(/(?<=\d),(?=\d)/, ".").tr(";|", "  ")
-            .gsub(/(?<=\d)(?=[¼-¾⅐-⅞])/, " ").gsub(/[¼-¾⅐-⅞]/) { |one| one.unicode_normalize(:nfkd) }.tr("⁄", "/")
+          text
+            .gsub(SPEED_COMMA, "")
+            .gsub(/(?<=\d),(?=\d)/, ".")
+            .tr(";|", "  ")
+            .gsub(/(?<=\d)(?=[¼-¾⅐-⅞])/, " ")
+            .gsub(/[¼-¾⅐-⅞]/) { |one| one.unicode_normalize(:nfkd) }
+            .tr("⁄", "/")
         end
 
         # Which way round this plate pairs figures and units: the one that reads more of it
         # as figures a motor can have.
-        def order = Figures::ORDERS.max_by.with_index { |patterns, index| [Fairness.of(tried(patterns)), -index] }
+        def order
+          Figures::ORDERS.max_by.with_index { |patterns, index| [Fairness.of(tried(patterns)), -index] }
+        end
 
         # What these would give, with nothing taken.
         def tried(patterns)
@@ -60,10 +82,14 @@ module Fenbo
 
         def words(like)
           table = Knowledge.table("nameplate")["words"]
-          table.keys.grep(like).sort_by { |word| -word.size }.filter_map do |word|
-            at = @rest.index(/(?<![A-Z0-9])#{Regexp.escape(word)}(?![A-Z0-9])/) or next
-            take(at, at + word.size, table[word].fetch("sets", {}), table[word]["means"])
-          end
+          table
+            .keys
+            .grep(like)
+            .sort_by { |word| -word.size }
+            .filter_map do |word|
+              at = @rest.index(/(?<![A-Z0-9])#{Regexp.escape(word)}(?![A-Z0-9])/) or next
+              take(at, at + word.size, table[word].fetch("sets", {}), table[word]["means"])
+            end
         end
 
         def take(from, to, gives, means)

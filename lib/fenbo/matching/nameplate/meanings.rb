@@ -15,38 +15,68 @@ module Fenbo
 
         def capacitor(match)
           volts = match[:volts]&.to_f
-          [{"capacitor_uf" => match[:value].to_f, "capacitor_volts" => volts}.compact, "run capacitor#{", rated #{match[:volts]} V" if volts}"]
+          [
+            {"capacitor_uf" => match[:value].to_f, "capacitor_volts" => volts}.compact,
+            "run capacitor#{", rated #{match[:volts]} V" if volts}"
+          ]
         end
 
         # "1/2 X 6" is in inches, "12 X 150" is not.
         def shaft(match)
-          metric = (match[:unit] == "") ? share(match[:value]) > Limits.default["plate.shaft_inches"] : match[:unit] == "MM"
-          across, long = [share(match[:value]), named(match, :length)&.to_f].map { |size| size && (size * (metric ? 1 : MM)).round(2) }
-          [{"shaft_diameter_mm" => across, "shaft_length_mm" => long}.compact, "shaft, #{Quantities.tidy(across)} mm across#{", #{Quantities.tidy(long)} mm long" if long}"]
+          metric =
+            (match[:unit] == "") ? share(match[:value]) > Limits.default["plate.shaft_inches"] : match[:unit] == "MM"
+          across, long =
+            [share(match[:value]), named(match, :length)&.to_f].map do |size|
+              size && (size * (metric ? 1 : MM)).round(2)
+            end
+          [
+            {"shaft_diameter_mm" => across, "shaft_length_mm" => long}.compact,
+            "shaft, #{Quantities.tidy(across)} mm across#{", #{Quantities.tidy(long)} mm long" if long}"
+          ]
         end
 
         def power_factor(match) = [{}, "power factor"]
 
         def ambient(match)
           high, low = [match[:value], match[:low]].map { |text| text && celsius(text.to_f, match[:unit]) }
-          [{"ambient_high_c" => high, "ambient_low_c" => low}.compact, "air of #{"#{Quantities.tidy(low)} to " if low}#{Quantities.tidy(high)} °C"]
+          [
+            {"ambient_high_c" => high, "ambient_low_c" => low}.compact,
+            "air of #{"#{Quantities.tidy(low)} to " if low}#{Quantities.tidy(high)} °C"
+          ]
         end
 
-        def rpm(match) = many(match[:value]).then { |speeds| [{"speeds" => speeds}, (speeds.size > 1) ? "speeds" : "speed at full load"] }
+        def rpm(match)
+          many(match[:value]).then do |speeds|
+            [{"speeds" => speeds}, (speeds.size > 1) ? "speeds" : "speed at full load"]
+          end
+        end
 
         def hertz(match) = [{"hertz" => many(match[:value])}, "line frequency"]
 
-        def horsepower(match) = share(match[:value]).then { |hp| [{"horsepower" => hp.round(4)}, "shaft output, #{(hp * Limits.default["match.watts_per_horsepower"]).round} W"] }
+        def horsepower(match)
+          share(match[:value]).then do |hp|
+            [
+              {"horsepower" => hp.round(4)},
+              "shaft output, #{(hp * Limits.default["match.watts_per_horsepower"]).round} W"
+            ]
+          end
+        end
 
-        def locked_rotor_amps(match) = [{"locked_rotor_amps" => match[:value].to_f}, "amps with the rotor held"]
+        def locked_rotor_amps(match)
+          [{"locked_rotor_amps" => match[:value].to_f}, "amps with the rotor held"]
+        end
 
-        def service_factor_amps(match) = [{"service_factor_amps" => match[:value].to_f}, "amps at the service factor"]
+        def service_factor_amps(match)
+          [{"service_factor_amps" => match[:value].to_f}, "amps at the service factor"]
+        end
 
-        def service_factor(match) = [{"service_factor" => match[:value].to_f}, "service factor"]
+        def service_factor(match)
+          [{"service_factor" => match[:value].to_f}, "service factor"]
+        end
 
         # Kilowatts are what a motor gives at its shaft, but on an EC motor what it takes in.
         def watts(match)
-          return [{"kilowatts" => match[:value].to_f}, "rated power"] if named(match, :unit) == "KW"
+          return {"kilowatts" => match[:value].to_f}, "rated power" if named(match, :unit) == "KW"
           [{"watts" => match[:value].to_f}, "watts taken in"]
         end
 
@@ -60,18 +90,34 @@ module Fenbo
           [{"amps" => many(match[:value]).map { |one| one * factor }}, "full load amps"]
         end
 
-        def phases(match) = [{"phases" => match[:value].to_i}, (match[:value] == "1") ? "one phase" : "three phases"]
+        def phases(match)
+          [{"phases" => match[:value].to_i}, (match[:value] == "1") ? "one phase" : "three phases"]
+        end
 
         def poles(match) = [{"poles" => match[:value].to_i}, "poles"]
 
         def insulation(match) = [{}, "insulation class #{match[:value]}"]
 
-        def protection(match) = [(match[:value].to_i >= Limits.default["plate.ip_tight"]) ? {"enclosure" => "enclosed"} : {}, "protection against dust and water"]
+        def protection(match)
+          [
+            (match[:value].to_i >= Limits.default["plate.ip_tight"]) ? {"enclosure" => "enclosed"} : {},
+            "protection against dust and water"
+          ]
+        end
 
         def rotation(match)
           sense = match[:value].match?(/\A(CCW|COUNTER|ANTI)/) ? "ccw" : "cw"
           view = named(match, :end) && Knowledge.table("nameplate")["ends"][match[:end]]
-          [{"rotation" => sense, "rotation_view" => view}.compact, view ? Rotation.words(Rotation.canonical(sense, view)) : "#{Rotation::WORDS[sense]}, from which end is not said"]
+          [
+            {"rotation" => sense, "rotation_view" => view}.compact,
+            (
+              if view
+                Rotation.words(Rotation.canonical(sense, view))
+              else
+                "#{Rotation::WORDS[sense]}, from which end is not said"
+              end
+            )
+          ]
         end
 
         def many(text) = text.split(%r{\s*[/-]\s*}).map(&:to_f)
@@ -84,9 +130,13 @@ module Fenbo
           bottom.zero? ? 0.0 : whole.to_f + top / bottom
         end
 
-        def celsius(value, unit) = (unit == "F") ? ((value - 32) / 1.8).round(1) : value
+        def celsius(value, unit)
+          (unit == "F") ? ((value - 32) / 1.8).round(1) : value
+        end
 
-        def named(match, name) = match.names.include?(name.to_s) ? match[name] : nil
+        def named(match, name)
+          match.names.include?(name.to_s) ? match[name] : nil
+        end
       end
     end
   end

@@ -14,7 +14,10 @@ module Fenbo
           @worked_out = []
         end
 
-        def motor = @motor ||= @given.except("taps", "speeds", "amps", "kilowatts").merge(supply, speed, family, poles, power).compact
+        def motor
+          @motor ||=
+            @given.except("taps", "speeds", "amps", "kilowatts").merge(supply, speed, family, poles, power).compact
+        end
 
         # What has to be asked because no plate of this kind can be used without it.
         def asks
@@ -43,7 +46,9 @@ module Fenbo
           speeds = @given["speeds"] || []
           return {"rpm" => speeds.first} if speeds.size < 2
           fast, slow = speeds.minmax.reverse
-          return {"rpm" => fast, "speeds" => speeds, "control" => @given["control"] || "taps"} unless two_supplies?(fast / slow)
+          unless two_supplies?(fast / slow)
+            return {"rpm" => fast, "speeds" => speeds, "control" => @given["control"] || "taps"}
+          end
           hertz = @question.hertz || 60
           note("rpm", (hertz < 55) ? slow : fast, "two speeds for 60 and 50 Hz, #{Quantities.tidy(hertz)} Hz here")
           {"rpm" => (hertz < 55) ? slow : fast, "hertz" => @given["hertz"] || [50.0, 60.0]}
@@ -59,9 +64,12 @@ module Fenbo
 
         def family
           return {} if @given["family"]
-          found = if @given["phases"] == 3 then ["three_phase", "three phases"]
-          elsif @given["capacitor_uf"] then ["psc", "a run capacitor"]
-          end
+          found =
+            if @given["phases"] == 3
+              ["three_phase", "three phases"]
+            elsif @given["capacitor_uf"]
+              ["psc", "a run capacitor"]
+            end
           return {} unless found
           note("family", *found)
           {"family" => found.first}
@@ -71,14 +79,19 @@ module Fenbo
         def poles
           rpm = speed["rpm"]
           return {} if @given["poles"] || rpm.nil? || @given["family"] == "ec"
-          hertz = (speed["hertz"] || @given["hertz"] || []).then { |all| (all.size > 1) ? (@question.hertz || all.max) : all.first } or return {}
+          hertz =
+            (speed["hertz"] || @given["hertz"] || []).then do |all|
+              (all.size > 1) ? (@question.hertz || all.max) : all.first
+            end or return {}
           pairs = (1..8).select { |count| 60 * hertz / count * limits["plate.loaded"] >= rpm }.max or return {}
           note("poles", pairs * 2, "#{Quantities.tidy(rpm)} rpm at #{Quantities.tidy(hertz)} Hz")
           {"poles" => pairs * 2}
         end
 
         # 60 Hz turns a motor about a fifth faster than 50 Hz: the same connection, two supplies.
-        def two_supplies?(ratio) = ratio.between?(limits["plate.hertz_low"], limits["plate.hertz_high"])
+        def two_supplies?(ratio)
+          ratio.between?(limits["plate.hertz_low"], limits["plate.hertz_high"])
+        end
 
         def limits = Limits.default
 

@@ -18,12 +18,19 @@ module Fenbo
           return "chattering" if @rig[:chatter] && rand < 0.75
           return still_noise if @rig.still?
           return @rig[:rub_sound] if @rig[:rub_sound] && rand < 0.92
-          rumour = {"squealing" => @rig[:squeal] ? 0.85 : 0.0, "grinding" => @rig[:roughness], "rattling" => @rig[:rattle], "rumbling" => @rig[:imbalance] * 1.1}
+          rumour = {
+            "squealing" => @rig[:squeal] ? 0.85 : 0.0,
+            "grinding" => @rig[:roughness],
+            "rattling" => @rig[:rattle],
+            "rumbling" => @rig[:imbalance] * 1.1
+          }
           loudest, level = rumour.max_by { |_, one| one + 0.12 * rand }
           (level > 0.28) ? loudest : "quiet_normal"
         end
 
-        def noise_with_fan_disconnected = (@rig.turning? && noise != "quiet_normal") ? "stops" : "continues"
+        def noise_with_fan_disconnected
+          (@rig.turning? && noise != "quiet_normal") ? "stops" : "continues"
+        end
 
         def sound_recording
           return (still_noise == "silent") ? "silent" : "hum" if @rig.still?
@@ -34,7 +41,9 @@ module Fenbo
           (@rig[:imbalance] > 0.25) ? "imbalance" : "healthy"
         end
 
-        def airflow = graded(@rig.airflow + 0.06 * (rand - 0.5), 0.1 => "none", 0.72 => "weak") || "normal"
+        def airflow
+          graded(@rig.airflow + 0.06 * (rand - 0.5), 0.1 => "none", 0.72 => "weak") || "normal"
+        end
 
         def blade_cleanliness
           return "caked" if @rig[:cake] > 0.4
@@ -52,7 +61,9 @@ module Fenbo
           ((trembles && rand < 0.6) || @rig[:module] == "twitches") ? "twitching" : "stopped"
         end
 
-        def still_noise = (@rig.running.amps > 0.4 || (@rig[:module] == "twitches" && rand < 0.4)) ? "hum_not_turning" : "silent"
+        def still_noise
+          (@rig.running.amps > 0.4 || (@rig[:module] == "twitches" && rand < 0.4)) ? "hum_not_turning" : "silent"
+        end
       end
     end
   end

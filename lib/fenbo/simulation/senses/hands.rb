@@ -18,7 +18,9 @@ module Fenbo
 
         def connector_look = @rig[:connector_look]
 
-        def contactor_look = (@rig[:contactor_points] == "good" && rand < 0.06) ? "pitted_or_burnt" : @rig[:contactor_points]
+        def contactor_look
+          (@rig[:contactor_points] == "good" && rand < 0.06) ? "pitted_or_burnt" : @rig[:contactor_points]
+        end
 
         def nameplate_check = @rig[:plate]
 

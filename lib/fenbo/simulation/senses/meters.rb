@@ -19,24 +19,31 @@ module Fenbo
         def amps
           ratio = @rig.running.amps * (1 + 0.05 * (rand - 0.5)) * (1 + @rig[:unbalance].clamp(0, 10) * 0.03 * rand)
           return "none" if ratio < 0.05
-          return "locked" if @rig.still? && ratio >= Limits.default["locked_ratio.#{(@rig.motor == "ec") ? "shaded_pole" : @rig.motor}"] * 0.97
+          if @rig.still? &&
+              ratio >= Limits.default["locked_ratio.#{(@rig.motor == "ec") ? "shaded_pole" : @rig.motor}"] * 0.97
+            return "locked"
+          end
           graded(ratio, 0.75 => "under", 1.1 => "within") || "over"
         end
 
         def amps_beside_neighbours
-          others = if @rig.any_neighbour_runs?
-            0.93
-          else
-            (@rig.energised? ? 0.93 : 0.0)
-          end
+          others = (if @rig.any_neighbour_runs?
+                      0.93
+                    else
+                      (@rig.energised? ? 0.93 : 0.0)
+          end)
           difference = @rig.running.amps - others
           return "alike" if difference.abs < 0.1
           difference.positive? ? "higher" : "lower"
         end
 
-        def motor_heat = graded(@rig.heat * (0.75 + 0.5 * rand), 1.25 => "normal", 2.3 => "hot") || "very_hot"
+        def motor_heat
+          graded(@rig.heat * (0.75 + 0.5 * rand), 1.25 => "normal", 2.3 => "hot") || "very_hot"
+        end
 
-        def terminal_temperature = (@rig[:terminal_kelvin] > 3 && @rig.running.amps > 0.1) ? "one_hot" : "even"
+        def terminal_temperature
+          (@rig[:terminal_kelvin] > 3 && @rig.running.amps > 0.1) ? "one_hot" : "even"
+        end
 
         def winding_ohms
           return (@rig[:winding_open] == "one_phase" && rand < 0.5) ? "unbalanced" : "open" if @rig[:winding_open]
@@ -44,9 +51,13 @@ module Fenbo
           (@rig[:shorted] > 0.12) ? "low" : %w[low unbalanced].sample(random: @random)
         end
 
-        def insulation = graded(@rig[:megohms], 1 => "fail", 5 => "watch") || "good"
+        def insulation
+          graded(@rig[:megohms], 1 => "fail", 5 => "watch") || "good"
+        end
 
-        def capacitor = graded(@rig[:capacitor] + 0.01 * (rand - 0.5), 0.05 => "open", 0.94 => "weak", 1.06 => "within") || "high"
+        def capacitor
+          graded(@rig[:capacitor] + 0.01 * (rand - 0.5), 0.05 => "open", 0.94 => "weak", 1.06 => "within") || "high"
+        end
 
         def defrost_heater_ohms = @rig[:heater_open] ? "open" : "good"
       end
