@@ -15,10 +15,20 @@ module Helpers
     def h(text) = Rack::Utils.escape_html(text.to_s)
 
     # Hidden fields of every form: forgery token, and the id that makes a repeat
-    # harmless (the browser puts its own in when scripts run).
-    def form_tags
+    # harmless (the browser puts its own in when scripts run); then those of this one.
+    def form_tags(**fields)
       %(<input type="hidden" name="authenticity_token" value="#{h(csrf_token)}">) +
-        %(<input type="hidden" name="client_id" value="#{SecureRandom.uuid}" data-client-id>)
+        %(<input type="hidden" name="client_id" value="#{SecureRandom.uuid}" data-client-id>) +
+        fields.map { |name, value| %(<input type="hidden" name="#{name}" value="#{h(value)}">) }.join
+    end
+
+    # A figure and its unit, which never part.
+    def amount(figure, unit) = %(<span class="figure">#{h(figure)}</span><span class="unit">#{h(unit)}</span>)
+
+    # What a check said, by shape and for the ear.
+    def mark(result, word: result)
+      %(<span class="mark mark-#{h(result)}" aria-hidden="true">#{h(Words::MARKS.fetch(result))}</span>) +
+        %(<span class="sr-only">#{h(word)}</span>)
     end
 
     # One masked token a page serves all its forms.
