@@ -13,6 +13,14 @@ namespace :knowledge do
   end
 end
 
+desc "Prove that no room uses another's insides, and draw who uses whom"
+task :rooms do
+  require_relative "script/lib/rooms"
+  rooms = Rooms.new(__dir__)
+  abort rooms.faults.map { |fault| "  mend: #{fault}" }.join("\n") if rooms.faults.any?
+  puts rooms.arrows
+end
+
 namespace :gems do
   desc "Write config/gems.lock from Gemfile.lock, without the registry's name"
   task :lock do

@@ -1,47 +1,28 @@
 # frozen_string_literal: true
 
-# Loads the web application: gems, the core, the database, then this tree.
+# Loads the web application: gems, the core, the database, then the rooms.
 # Table of contents:
 #   web.rb        the Rack application, from the socket inwards
-#   routes/       a small class a resource or station, on one base
-#   models/       records and their relations
-#   services/     asks the core: builds its questions from records, keeps answers
-#   drawings/     SVG made from core results
-#   documents/    PDF, iCalendar
-#   helpers/      what views may call, by subject
-#   views/        ERB
+#   paths.rb      which class answers which path
+#   stations/     a room for each of the nine: routes, forms, presenters, views, drawings
+#   day/ units/ customers/ catalogue/ bench/ learning/ people/ settings/ api/
+#                 the other rooms, laid out alike
+#   suppliers/    who sells parts, and at what price
+#   records/      what is kept, and what must hold of it
+#   shared/       what rooms share: the base of routes, forms, words, drawing kit, cutaways
+# A room uses shared/, records/, suppliers/ and the core, never another room
+# (`rake rooms` proves it).
 ENV["RACK_ENV"] ||= "development"
 
 require_relative "gems"
-require_relative "database"
 
-module Routes
-end
-
-module Services
-end
-
-module Drawings
-end
-
-module Documents
-end
-
-module Helpers
-end
-
+# A folder is a namespace; records are known by their plain names.
 LOADER = Zeitwerk::Loader.new
-LOADER.push_dir(File.join(__dir__, "models"))
-{
-  "routes" => Routes,
-  "services" => Services,
-  "drawings" => Drawings,
-  "documents" => Documents,
-  "helpers" => Helpers
-}.each { |folder, namespace| LOADER.push_dir(File.join(__dir__, folder), namespace:) }
+LOADER.push_dir(__dir__)
+LOADER.ignore(*%w[boot.rb gems.rb].map { |file| File.join(__dir__, file) })
+LOADER.collapse(File.join(__dir__, "records"))
 LOADER.inflector.inflect("api" => "Api", "pdf" => "Pdf")
 LOADER.setup
 
 Database.connect
-require_relative "web"
 LOADER.eager_load if ENV["RACK_ENV"] == "production"

@@ -1,64 +1,10 @@
 # frozen_string_literal: true
 
-require_relative "throttle_store"
-require_relative "security_headers"
-
 # The Rack application, from the socket inwards: plain files, headers, session,
 # forgery protection, throttling, then the routes, one small class each.
 module Web
   ROOT = File.expand_path("..", __dir__)
   WEEK = 7 * 24 * 3600
-
-  # The first part of a path names the class that answers it; under /jobs/N the
-  # third part does. A request passes through one class only.
-  PATHS = {
-    nil => "Day",
-    "up" => "Health",
-    "api" => "Api",
-    "sign-in" => "SignIn",
-    "sign-out" => "SignIn",
-    "first-run" => "FirstRun",
-    "customers" => "Customers",
-    "units" => "Units",
-    "parts" => "Catalogue",
-    "imports" => "Imports",
-    "settings" => "Settings",
-    "style" => "Style",
-    "photos" => "Photos",
-    "jobs" => "Jobs",
-    "bench" => "Bench",
-    "learning" => "Learning",
-    "meter" => "Meter"
-  }.freeze
-  STATIONS = {
-    "call" => "Call",
-    "look" => "Look",
-    "measure" => "Measure",
-    "decide" => "Decide",
-    "match" => "Match",
-    "fitting" => "Fitting",
-    "beside" => "Match",
-    "source" => "Source",
-    "fit" => "Fit",
-    "prove" => "Prove",
-    "hand_over" => "HandOver",
-    "close" => "HandOver",
-    "reopen" => "HandOver",
-    "findings" => "Findings",
-    "readings" => "Readings",
-    "photos" => "Photos",
-    "frost" => "Frost",
-    "sounds" => "Sounds",
-    "report" => "Documents",
-    "report.pdf" => "Documents",
-    "next-visit.ics" => "Documents"
-  }.freeze
-
-  def self.route(path)
-    _, first, _, third = path.split("/", 5)
-    name = (first == "jobs" && STATIONS[third]) || PATHS[first] || "Day"
-    Routes.const_get(name)
-  end
 
   Rack::Attack.cache.store = ThrottleStore.new
   # A name and an address get ten tries in five minutes each; the API sixty calls
@@ -78,7 +24,7 @@ module Web
   Rack::Attack.throttled_responder =
     lambda do |request|
       wait = request.env["rack.attack.match_data"][:period]
-      Routes::Base.plain_page(
+      Shared::Route.plain_page(
         429,
         "Too many tries",
         "Wait #{(wait / 60.0).ceil} minutes, then try again. Nothing you typed elsewhere is lost.",
@@ -108,7 +54,7 @@ module Web
           expire_after: 2 * WEEK,
           secure: ENV["FENBO_SECURE_COOKIE"] == "1"
         use Rack::Attack
-        run ->(env) { Web.route(env["PATH_INFO"]).call(env) }
+        run ->(env) { Paths.route(env["PATH_INFO"]).call(env) }
       end
       .to_app
   end
@@ -135,7 +81,7 @@ module Web
       text =
         "Everything recorded so far is safe. What you just sent was not taken: keep this page, and send it " \
         "again when the database is back."
-      Routes::Base.plain_page(503, "The database is away", text, "retry-after" => "5")
+      Shared::Route.plain_page(503, "The database is away", text, "retry-after" => "5")
     end
   end
 end

@@ -52,9 +52,9 @@ import =
     content: csv,
     lines: COUNT
   )
-looked = Stopwatch.timed { Services::CatalogueLook.new(import).run }
+looked = Stopwatch.timed { Catalogue::LookThrough.new(import).run }
 abort "the file was not clean: #{import.faults.first}" if import.faulty.positive?
-take = Services::CatalogueTake.new(import.reload)
+take = Catalogue::Take.new(import.reload)
 taken = Stopwatch.timed { take.run }
 take.settle
 line "looked through, s", looked.round(1)
@@ -70,8 +70,8 @@ again =
     lines: COUNT
   )
 seconds =
-  Stopwatch.timed { Services::CatalogueLook.new(again).run } +
-  Stopwatch.timed { Services::CatalogueTake.new(again.reload).run }
+  Stopwatch.timed { Catalogue::LookThrough.new(again).run } +
+  Stopwatch.timed { Catalogue::Take.new(again.reload).run }
 unless again.reload.same == COUNT
   abort "the same file changed something: #{again.reload.attributes.slice("added", "changed_rows", "faulty")}"
 end
@@ -85,7 +85,7 @@ places =
     .flat_map { |job| job.unit.fan_positions.select(&:motor_now).map { |position| [job, position] } }
 search = ->(index) do
   places[index % places.size].then do |job, position|
-    ActiveRecord::Base.cache { Services::PartSearch.new(job, position).candidates.size }
+    ActiveRecord::Base.cache { Stations::Match::PartSearch.new(job, position).candidates.size }
   end
 end
 5.times { |index| search.call(index) }

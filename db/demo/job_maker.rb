@@ -218,7 +218,7 @@ module Demo
 
     def decide
       cause, action = @row["decide"]
-      standing = Services::Standing.new(@job.reload, hand)
+      standing = Shared::Standing.new(@job.reload, hand)
       chance = standing.result[:causes].find { |one| one[:id] == cause }&.fetch(:probability)
       Decision.create!(
         client_id: SecureRandom.uuid,
@@ -265,7 +265,7 @@ module Demo
     end
 
     def match
-      search = Services::PartSearch.new(@job, hand)
+      search = Stations::Match::PartSearch.new(@job, hand)
       best = pick(search) or raise ArgumentError, "nothing fits #{@unit.name}"
       choice =
         PartChoice.create!(
@@ -290,12 +290,12 @@ module Demo
       wanted = @row["part"]
       return search.candidates.find { |one| one[:part_no] == wanted } if wanted
       search.candidates.find do |one|
-        Services::PriceService.offers(search.motor(one[:part_no])).any? { |offer| offer["id"] == @row["offer"] }
+        Suppliers::PriceService.offers(search.motor(one[:part_no])).any? { |offer| offer["id"] == @row["offer"] }
       end || search.candidates.first
     end
 
     def source(choice)
-      sources = Services::PartSources.new(@job.reload, now: @now)
+      sources = Stations::Source::PartSources.new(@job.reload, now: @now)
       option =
         sources.options.find { |one| one[:offer] == @row["offer"] } ||
         sources.options.find { |one| one[:second_trip] } || sources.options.first
@@ -304,7 +304,7 @@ module Demo
 
     # The whole plan ticked off, counts and depth included.
     def work
-      plan = Services::WorkPlan.new(@job.reload)
+      plan = Shared::WorkPlan.new(@job.reload)
       plan.steps.each_with_index do |step, index|
         WorkStep.create!(
           job: @job,
@@ -318,7 +318,7 @@ module Demo
     end
 
     def prove
-      Services::Proof::CHECKS.each_key do |id|
+      Shared::Proof::CHECKS.each_key do |id|
         ProofCheck.create!(job: @job, check_id: id, user: @who, done_at: last_moment)
       end
       plate = hand.motor_now

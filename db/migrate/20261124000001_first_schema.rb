@@ -410,7 +410,7 @@ class FirstSchema < ActiveRecord::Migration[7.2]
     SQL
     tables.each do |table|
       execute "CREATE TRIGGER keep_record BEFORE UPDATE OR DELETE ON #{table} FOR EACH ROW EXECUTE FUNCTION " \
-        "keep_record()"
+                "keep_record()"
     end
   end
 

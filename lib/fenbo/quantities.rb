@@ -99,7 +99,7 @@ module Fenbo
       return Reading.new(value:, unit: unit["name"]) if value.between?(low, high)
       fault(
         "#{tidy(value.round(3))} #{shown_unit(kind, "si")["name"]} cannot be right for a #{word(kind)}; it " \
-        "is between #{low} and #{high}."
+          "is between #{low} and #{high}."
       )
     end
 

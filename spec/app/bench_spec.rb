@@ -84,7 +84,7 @@ RSpec.describe "the instruments", :rolled_back do
     expect(status).to eq 404
   end
 
-  describe Services::LoggerFile do
+  describe Shared::LoggerFile do
     def rows(text, system: "si")
       described_class.new(text, system:).then { |log| log.fault || log.rows.map { |row| row.values_at("minute", "c") } }
     end
@@ -139,7 +139,7 @@ RSpec.describe "the instruments", :rolled_back do
     end
   end
 
-  describe Services::Bank do
+  describe Shared::Bank do
     let(:unit) { create(:unit, fans: 3) }
     let(:job) { create(:job, unit:) }
 

@@ -14,7 +14,7 @@ RSpec.describe "The catalogue", :rolled_back do
         content: csv,
         lines: csv.lines.size - 1
       )
-    Services::CatalogueLook.new(import).run
+    Catalogue::LookThrough.new(import).run
     import.reload
   end
 
@@ -62,10 +62,10 @@ RSpec.describe "The catalogue", :rolled_back do
 
   it "gives out every row so that bringing it in again changes nothing" do
     %w[motors blades accessories].each do |kind|
-      text = Services::CatalogueExport.new(kind).each.to_a.join
+      text = Catalogue::Export.new(kind).each.to_a.join
       import = bring(text, kind:)
       expect([import.faulty, import.added, import.changed_rows, import.faults.first]).to eq [0, 0, 0, nil]
-      expect(import.same).to eq Services::CatalogueTake::MODELS[kind].count
+      expect(import.same).to eq CatalogueImport::MODELS[kind].count
     end
   end
 
@@ -96,7 +96,7 @@ RSpec.describe "The catalogue", :rolled_back do
         one["line"]
       end
     ).to eq [4]
-    expect(Services::CatalogueWork.take(import)).to be false
+    expect(Catalogue::Work.take(import)).to be false
     expect(Motor.where(maker: "Brennik", part_no: "ZZ-1")).to be_empty
     expect(bring("part_no,maker,family\nA,\"B,psc\n").faults.first["message"]).to include "not CSV"
   end
@@ -115,7 +115,7 @@ RSpec.describe "The catalogue", :rolled_back do
       1,
       [{"line" => 3, "part_no" => before.part_no, "changes" => [["price_cents", before.price_cents, 4711]]}]
     ]
-    Services::CatalogueTake.new(import).run
+    Catalogue::Take.new(import).run
     expect(before.reload).to have_attributes(price_cents: 4711, shaft_length_mm: 30.0, amps: before.amps)
     expect([Motor.find_by(part_no: "ZZ-1")&.price_cents, import.reload.state, import.content]).to eq [
       5000,
@@ -132,25 +132,25 @@ RSpec.describe "The catalogue", :rolled_back do
       "catalogue_import_id = #{import.id}"
     )
     expect {
-      Services::CatalogueWork.guarded(import) do
-        ActiveRecord::Base.transaction(requires_new: true) { Services::CatalogueTake.new(import).run }
+      Catalogue::Work.guarded(import) do
+        ActiveRecord::Base.transaction(requires_new: true) { Catalogue::Take.new(import).run }
       end
     }.to output(/check constraint/).to_stderr
     expect(import.reload).to have_attributes(state: "broken", message: include("Nothing was changed"))
     expect(Motor.where(part_no: %w[ZZ-1 ZZ-2])).to be_empty
     import.update!(state: "taken")
-    expect { Services::CatalogueWork.guarded(import) { raise "the tidying afterwards" } }.to output(/tidying/).to_stderr
+    expect { Catalogue::Work.guarded(import) { raise "the tidying afterwards" } }.to output(/tidying/).to_stderr
     expect(import.reload.state).to eq "taken"
   end
 
   it "holds back no motor that the core would take from the whole catalogue" do
     %w[Cheese\ cellar\ 2 Dairy\ roof Hut\ kitchen Seed\ vault Tulip\ hall\ roof].each do |name|
       job = Job.open.joins(:unit).find_by!(units: {name:})
-      search = Services::PartSearch.new(job, job.position_in_hand)
+      search = Stations::Match::PartSearch.new(job, job.position_in_hand)
       all =
         Motor
-          .pluck(*Services::PartSearch::COLUMNS)
-          .map { |values| Services::PartSearch::COLUMNS.zip(values).to_h.except("maker").compact }
+          .pluck(*Motor::COLUMNS)
+          .map { |values| Motor::COLUMNS.zip(values).to_h.except("maker").compact }
       whole = Fenbo::Tools.call("match", search.question.merge("motors" => all))
       expect(whole[:candidates].map { |one| one[:part_no] } - search.candidates.map { |one| one[:part_no] }).to eq []
     end

@@ -20,7 +20,7 @@ RSpec.describe "the drawings", :rolled_back do
         create(:unit, family:, fans: 1)
       end
     (Unit.includes(:fan_positions).to_a + others).each do |unit|
-      svg = Drawings::Plate.of(unit).svg
+      svg = Shared::Cutaway::Plate.of(unit).svg
       expect(count(svg, "plate-ring")).to eq unit.fan_positions.size
       expect(parsed(svg).root["aria-label"]).to include "#{unit.fan_positions.size} fan"
       expect(svg).not_to match(/style=|#\h{6}|fill="(?!url)/)
@@ -31,18 +31,18 @@ RSpec.describe "the drawings", :rolled_back do
     (1..12).each do |fans|
       unit = create(:unit, fans:)
       centres =
-        parsed(Drawings::Plate.of(unit).svg)
+        parsed(Shared::Cutaway::Plate.of(unit).svg)
           .xpath("//circle[@class='plate-ring']")
           .map { |ring| [ring["cx"].to_f, ring["r"].to_f] }
       expect(centres.map { |x, r| x - r }.min).to be >= 0
-      expect(centres.map { |x, r| x + r }.max).to be <= Drawings::Plate::WIDTH
+      expect(centres.map { |x, r| x + r }.max).to be <= Shared::Cutaway::Plate::WIDTH
       expect(centres.each_cons(2).map { |(a, ra), (b, rb)| b - a - ra - rb }.min || 1).to be > 0
     end
   end
 
   it "shows what was found and nothing that was not" do
     unit = create(:unit)
-    bare = Drawings::Plate.of(unit).svg
+    bare = Shared::Cutaway::Plate.of(unit).svg
     expect([count(bare, "frost"), count(bare, "ice-bead"), count(bare, "arrow-run"), count(bare, "line-water")]).to eq [
       0,
       0,
@@ -55,31 +55,32 @@ RSpec.describe "the drawings", :rolled_back do
       finding(unit, "frost_pattern", "fan_ring_ice", 2),
       finding(unit, "water_present", "yes", nil)
     ]
-    svg = Drawings::Plate.of(unit, findings:, hand: unit.fan_positions[1]).svg
+    svg = Shared::Cutaway::Plate.of(unit, findings:, hand: unit.fan_positions[1]).svg
     expect(
       [count(svg, "arrow-run"), count(svg, "blade-still"), count(svg, "ring-hand"), count(svg, "line-water")]
-    ).to eq [2, Drawings::Fan::BLADES, 1, 1]
+    ).to eq [2, Shared::Cutaway::Fan::BLADES, 1, 1]
     expect(count(svg, "ice-bead")).to be_positive
     expect(parsed(svg).root["aria-label"]).to include("fan 1 runs").and include("fan 2 stands still, ring ice")
     voided = findings.each { |one| one.voided_at = Time.now }
-    expect(Drawings::Plate.of(unit, findings: voided).svg).to eq bare
+    expect(Shared::Cutaway::Plate.of(unit, findings: voided).svg).to eq bare
   end
 
   it "leads from a fan to its page by a safe attribute" do
-    svg = Drawings::Plate.of(create(:unit), links: ->(one) { %(/x?"><script>#{one.key}) }).svg
+    svg = Shared::Cutaway::Plate.of(create(:unit), links: ->(one) { %(/x?"><script>#{one.key}) }).svg
     expect(svg).not_to include "<script>"
     expect(parsed(svg).xpath("//circle[@data-href]").size).to eq 2
   end
 
   it "puts a reading where it belongs on the scale and hatches a bad one" do
     legs = [{"amps" => 0.5, "error" => 0.1, "verdict" => "over"}]
-    scale = parsed(Drawings::AmpsScale.new(legs:, window: {"low" => 0.3, "high" => 0.4}, top: 1.0, label: "x").svg)
+    scale =
+      parsed(Shared::Drawing::AmpsScale.new(legs:, window: {"low" => 0.3, "high" => 0.4}, top: 1.0, label: "x").svg)
     expect(scale.xpath("//line[@class='needle-bad']").first["x1"].to_f).to eq 300
     window = scale.xpath("//rect[@class='scale-window']").first
     expect([window["x"], window["width"]].map { |one| one.to_f.round }).to eq [180, 60]
     error = scale.xpath("//rect[@class='scale-error-bad']").first
     expect([error["x"], error["width"]].map { |one| one.to_f.round }).to eq [240, 120]
-    expect(Drawings::AmpsScale.top_for([])).to eq 1.0
+    expect(Shared::Drawing::AmpsScale.top_for([])).to eq 1.0
   end
 
   it "turns the gauge's needle with the reading and wraps the conductor as often as it was" do
@@ -92,29 +93,29 @@ RSpec.describe "the drawings", :rolled_back do
         },
         "verdict" => "within"
       }
-      svg = Drawings::AmpsDial.new(result:, turns: 3).svg
+      svg = Shared::Drawing::AmpsDial.new(result:, turns: 3).svg
       expect(count(svg, "conductor")).to eq 3
       needle = parsed(svg).xpath("//line[@class='dial-needle']").first
       needle["x2"].to_f - needle["x1"].to_f
     end
     swing = [0.0, 0.2, 0.4, 0.6].map { |amps| at[amps] }
     expect(swing).to eq swing.sort
-    expect(Drawings::AmpsDial.new.svg).to include "Gauge without a reading"
+    expect(Shared::Drawing::AmpsDial.new.svg).to include "Gauge without a reading"
   end
 
   it "gives the next twelve hours more than half of the day line, without a break" do
-    places = (0..72).map { |hours| Drawings::DayLine.x(hours.to_f) }
+    places = (0..72).map { |hours| Day::Line.x(hours.to_f) }
     expect(places).to eq places.sort
-    expect(places[12]).to be > Drawings::DayLine::WIDTH / 2
-    expect([places.last.round, Drawings::DayLine.x(73)]).to eq [Drawings::DayLine::WIDTH, nil]
+    expect(places[12]).to be > Day::Line::WIDTH / 2
+    expect([places.last.round, Day::Line.x(73)]).to eq [Day::Line::WIDTH, nil]
   end
 
   it "draws a trend against its window, the last reading largest" do
     points =
       [0.4, 0.42, 0.6].each_with_index.map do |amps, year|
-        Services::UnitHistory::Point.new(at: Time.utc(2028 + year, 3), amps:, verdict: (amps > 0.5) ? "over" : "within")
+        Units::History::Point.new(at: Time.utc(2028 + year, 3), amps:, verdict: (amps > 0.5) ? "over" : "within")
       end
-    svg = parsed(Drawings::Trend.new(points:, window: {"low" => 0.32, "high" => 0.47}, label: "x").svg)
+    svg = parsed(Units::Trend.new(points:, window: {"low" => 0.32, "high" => 0.47}, label: "x").svg)
     rings = svg.xpath("//circle").map { |ring| [ring["class"], ring["r"].to_f, ring["cy"].to_f] }
     expect(rings.map(&:first)).to eq %w[trend-dot trend-dot trend-bad]
     expect(rings.last[1]).to be > rings.first[1]

@@ -3,7 +3,7 @@
 require_relative "app_spec_helper"
 require "nokogiri"
 
-RSpec.describe Drawings::FitSection do
+RSpec.describe Shared::Drawing::ClearanceSection do
   def drawing(question, wide: true)
     fit =
       Fenbo::Fitting::Fit.new(
@@ -83,7 +83,7 @@ RSpec.describe Drawings::FitSection do
   end
 end
 
-RSpec.describe Drawings::Turning do
+RSpec.describe Shared::Drawing::Turning do
   it "draws the arrow one way round from the shaft end and the other from the lead end" do
     heads = ->(sense) do
       Nokogiri

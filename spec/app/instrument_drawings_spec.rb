@@ -51,7 +51,7 @@ RSpec.describe "the instruments' drawings" do
           }
         }
       }
-      sound?(Drawings::AmpsDial.new(result: answer("amps", asked), turns: asked["reading"]["turns"]).svg)
+      sound?(Shared::Drawing::AmpsDial.new(result: answer("amps", asked), turns: asked["reading"]["turns"]).svg)
     end
   end
 
@@ -60,9 +60,11 @@ RSpec.describe "the instruments' drawings" do
       amps = Array.new(3) { [0.0, any(0.0..50.0)].sample(random:) }
       rolled = [nil, amps.rotate].sample(random:)
       lost = answer("phases", {"amps" => amps, "rolled_amps" => rolled})["lost_leg"]
-      sound?(Drawings::Legs.new(values: amps, unit: "A", limits: [5, 10], rolled:, lost:).svg)
+      sound?(Shared::Drawing::Legs.new(values: amps, unit: "A", limits: [5, 10], rolled:, lost:).svg)
     end
-    expect(Drawings::Legs.new(values: [4, 0, 4], unit: "A", limits: [5, 10], lost: "b").svg).to include "leg b is lost"
+    expect(
+      Shared::Drawing::Legs.new(values: [4, 0, 4], unit: "A", limits: [5, 10], lost: "b").svg
+    ).to include "leg b is lost"
   end
 
   it "lights the part of a winding that is open, short or grounded, in every kind" do
@@ -75,7 +77,7 @@ RSpec.describe "the instruments' drawings" do
             "windings",
             {"kind" => kind, "ohms" => ohms, "open" => open, "ground_megohms" => [nil, 0.2, 3, 500].sample(random:)}
           )
-        drawn = Drawings::Winding.new(kind:, result:, ohms:, open:).svg
+        drawn = Shared::Drawing::Winding.new(kind:, result:, ohms:, open:).svg
         sound?(drawn)
         expect(Nokogiri.XML(drawn).root["aria-label"]).to include result["verdict"].tr("_", " ")
       end
@@ -85,7 +87,7 @@ RSpec.describe "the instruments' drawings" do
   it "shows a capacitor from open to far too high" do
     [0, 0.1, 20, 23.5, 25, 26.5, 40, 5_000].each do |measured|
       result = answer("capacitor", {"rated_uf" => 25, "measured_uf" => measured})
-      drawn = Drawings::CapacitorBand.new(result:).svg
+      drawn = Shared::Drawing::CapacitorBand.new(result:).svg
       sound?(drawn)
       expect(drawn).to include result["verdict"]
     end
@@ -100,7 +102,7 @@ RSpec.describe "the instruments' drawings" do
         end
       asked = {"setpoint_c" => any(-25..8), "readings" => readings}
       sound?(
-        Drawings::CoolingCurve.new(
+        Shared::Drawing::CoolingCurve.new(
           result: answer("pulldown", asked),
           asked:,
           food_limit_c: [nil, 8].sample(random:)
@@ -113,7 +115,11 @@ RSpec.describe "the instruments' drawings" do
         "tau_hours" => any(0.5..40.0)
       }
       sound?(
-        Drawings::DriftCurve.new(result: answer("product", clock), asked: clock, show: ->(c) { "#{c.round(1)} °C" }).svg
+        Shared::Drawing::DriftCurve.new(
+          result: answer("product", clock),
+          asked: clock,
+          show: ->(c) { "#{c.round(1)} °C" }
+        ).svg
       )
     end
   end
@@ -138,17 +144,17 @@ RSpec.describe "the instruments' drawings" do
           end
         end
       asked = {"full_charge_kg" => 40, "moves" => moves}
-      sound?(Drawings::LedgerBars.new(result: answer("refrigerant", asked), asked:).svg)
+      sound?(Shared::Drawing::LedgerBars.new(result: answer("refrigerant", asked), asked:).svg)
     end
   end
 
   it "draws every cell of a map to be painted, runs of one level otherwise, and what has changed" do
     grid = [[0, 0, 1, 1], [2, 2, 2, 2], [4, 3, 3, 0]]
-    painted = Drawings::FrostMap.new(grid:, paint: true).svg
+    painted = Shared::Drawing::FrostMap.new(grid:, paint: true).svg
     sound?(painted)
     expect(painted.scan("data-cell=").size).to eq 12
     shown =
-      Drawings::FrostMap.new(
+      Shared::Drawing::FrostMap.new(
         grid:,
         fans: [{"position" => "evaporator-1", "columns" => [0, 3], "running" => false}],
         ring: true,
@@ -158,9 +164,9 @@ RSpec.describe "the instruments' drawings" do
     expect(shown.scan(/frost-level-(\d)/).flatten).to eq %w[1 2 4 3]
     expect(shown).to include("1 stands").and include("ice on blade or ring")
     before = [[0, 1, 1, 1], [2, 2, 2, 0], [4, 3, 3, 4]]
-    changed = Nokogiri.XML(Drawings::FrostMap.new(grid:, before:).svg)
+    changed = Nokogiri.XML(Shared::Drawing::FrostMap.new(grid:, before:).svg)
     expect(changed.xpath("//*[@class='grown' or @class='gone']").map(&:text)).to eq %w[−1 +2 −4]
-    expect(Drawings::FrostMap.new(grid:, before: [[1]]).svg).not_to match(/grown|gone/)
+    expect(Shared::Drawing::FrostMap.new(grid:, before: [[1]]).svg).not_to match(/grown|gone/)
   end
 
   it "marks shaft, blades and hum on a recording, alone and over another" do
@@ -187,7 +193,7 @@ RSpec.describe "the instruments' drawings" do
         [Fenbo::Sound::Curves.of(recording).as_json, recording.answer.to_h.as_json["figures"]]
       end
     (one, figures), (other, _) = curves
-    drawn = Drawings::SoundPicture.new(curves: one, figures:, hertz: 50, beside: other).svg
+    drawn = Stations::Look::SoundPicture.new(curves: one, figures:, hertz: 50, beside: other).svg
     parts = drawn.scan(%r{<svg.*?</svg>}m)
     expect(parts.size).to eq 3
     parts.each { |part| sound?(part) }

@@ -5,7 +5,7 @@ require_relative "app_spec_helper"
 RSpec.describe "the services", :rolled_back do
   let(:now) { Time.utc(2031, 5, 5, 12) }
 
-  describe Services::ProductClock do
+  describe Shared::ProductClock do
     def clock(at: now, **job)
       described_class.new(
         build(:job, unit: create(:unit), box_c: 4.0, box_read_at: now, product_limit_c: 8.0, drift_end_c: 14.0, **job),
@@ -34,7 +34,7 @@ RSpec.describe "the services", :rolled_back do
     end
   end
 
-  describe Services::Typed do
+  describe Shared::Typed do
     def typed(**params)
       described_class.new(
         params.transform_keys(&:to_s).then { |hash| Sinatra::IndifferentHash.new.merge(hash) },
@@ -83,7 +83,7 @@ RSpec.describe "the services", :rolled_back do
     end
   end
 
-  describe Services::CaseBuilder do
+  describe Shared::CaseBuilder do
     it "tells the core what stands: motors, age, live findings, the unit's state" do
       unit = create(:unit)
       technician = create(:user)
@@ -120,7 +120,7 @@ RSpec.describe "the services", :rolled_back do
     end
   end
 
-  describe Services::DayBoard do
+  describe Day::Board do
     it "puts what cannot wait first and says what a job is stuck for" do
       board = described_class.new(now: Time.now)
       hours = board.entries.map { |entry| entry.limit_in_hours || 1e6 }
@@ -134,12 +134,12 @@ RSpec.describe "the services", :rolled_back do
     it "shades exactly the hours outside work" do
       widths = described_class.new(now: Time.local(2031, 5, 5, 7, 30)).nights
       first = widths.first
-      expect(first.first).to be_within(0.1).of(Drawings::DayLine.x(9.5))
+      expect(first.first).to be_within(0.1).of(Day::Line.x(9.5))
       expect(widths.map { |from, to| to > from }).to all(be true)
     end
   end
 
-  describe Services::PartSearch do
+  describe Stations::Match::PartSearch do
     it "finds a drop-in for every shaded-pole position of the demo world, near misses with their reasons" do
       unit = Unit.find_by(name: "Cheese cellar 2")
       search = described_class.new(Job.open.find_by(unit:), unit.fan_positions.first)
@@ -168,7 +168,7 @@ RSpec.describe "the services", :rolled_back do
     end
   end
 
-  describe Services::PriceService do
+  describe Suppliers::PriceService do
     it "answers the same for the same part, with what source needs" do
       motor = Motor.find_by(part_no: "VE-P125-BB")
       offers = described_class.offers(motor)
@@ -180,7 +180,7 @@ RSpec.describe "the services", :rolled_back do
     end
   end
 
-  describe Services::Closing do
+  describe Stations::HandOver::Closing do
     let(:technician) { create(:user) }
     let(:apprentice) { create(:user, role: "apprentice") }
 
@@ -235,7 +235,7 @@ RSpec.describe "the services", :rolled_back do
     end
   end
 
-  describe Services::UnitHistory do
+  describe Units::History do
     it "finds a creeping rise and leaves out what only a stalled motor drew" do
       unit = create(:unit, fans: 1)
       position = unit.fan_positions.first
@@ -267,14 +267,14 @@ RSpec.describe "the services", :rolled_back do
     end
   end
 
-  describe Documents::HandoverPdf do
+  describe Stations::HandOver::Pdf do
     it "survives the longest names, scripts it has no letters for, and an empty job" do
       require "pdf/reader"
       unit = create(:unit, name: "Käsekeller " * 9)
       job = create(:job, unit:, complaint: "Łódź, 冷蔵庫, “quotes”, 6 µF ±6 %, Ω\n" * 20)
-      page = Routes::Base.new!
+      page = Shared::Route.new!
       page.instance_variable_set(:@current_user, create(:user))
-      reader = PDF::Reader.new(StringIO.new(described_class.new(Services::Report.new(job), page).render))
+      reader = PDF::Reader.new(StringIO.new(described_class.new(Stations::HandOver::Report.new(job), page).render))
       expect(reader.pages.first.text).to include("Käsekeller").and include("Łódź")
       expect(reader.pages.map(&:text).join).to include "Not proved yet"
     end

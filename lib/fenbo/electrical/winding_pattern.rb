@@ -176,7 +176,7 @@ module Fenbo
             "unbalanced",
             "winding.equal",
             "R–S is #{difference.round(1)} % away from C–R plus C–S: a lead taken for another, or a winding " \
-            "that is not whole",
+              "that is not whole",
             pairs: ["rs"],
             spread: difference
           )
@@ -230,7 +230,7 @@ module Fenbo
             "sound",
             "winding.path",
             "It has a path of #{Quantities.tidy(@ohms["ab"])} Ω; whether turns are shorted only its amps or " \
-            "a twin can tell"
+              "a twin can tell"
           )
         end
       end

@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+module Customers
+  # Customers with their rules and sites.
+  class Route < Shared::Route
+    get "/customers/?" do
+      erb :customers, locals: {customers: Customer.includes(sites: :units).order(:name)}
+    end
+
+    get "/customers/new" do
+      need :edit_customers
+      edit(Customer.new)
+    end
+
+    get "/customers/:id" do
+      need :edit_customers
+      edit(customer)
+    end
+
+    post "/customers" do
+      need :edit_customers
+      keep(Customer.new)
+    end
+
+    post "/customers/:id" do
+      need :edit_customers
+      keep(customer)
+    end
+
+    private
+
+    def customer = @customer ||= Customer.find(whole(params[:id]))
+
+    def edit(customer, typed: {}, faults: {})
+      erb(:customer_edit, locals: {customer:, typed:, faults:})
+    end
+
+    def keep(customer)
+      form = Form.new(customer, params)
+      halt 422, edit(customer, typed: params, faults: form.faults) unless form.save
+      back_to "/customers", "#{customer.name} kept."
+    end
+  end
+end

@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+module People
+  # The first office user, while there is nobody yet.
+  class FirstRun < Shared::Route
+    get "/first-run" do
+      redirect to("/"), 303 if User.any?
+      erb :first_run, locals: {user: User.new}
+    end
+
+    post "/first-run" do
+      redirect to("/"), 303 if User.any?
+      user =
+        User.new(
+          name: params[:name],
+          login: params[:login].to_s.strip.downcase,
+          password: params[:password],
+          role: "office"
+        )
+      halt 422, erb(:first_run, locals: {user:}) unless user.save
+      session.clear
+      session[:user_id] = user.id
+      session[:version] = user.session_version
+      redirect to("/settings"), 303
+    end
+
+    private
+
+    def open_door? = true
+  end
+end

@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+# What each role may do. An apprentice does the work, and what they decide or
+# close waits for a technician's countersign.
+module Policy
+  ROLES = {
+    read: %w[technician office apprentice],
+    record: %w[technician apprentice],
+    decide: %w[technician apprentice],
+    countersign: %w[technician],
+    open_job: %w[technician office apprentice],
+    assign: %w[technician office],
+    edit_units: %w[technician office],
+    edit_customers: %w[office],
+    edit_catalogue: %w[office],
+    edit_shop: %w[office],
+    manage_people: %w[office]
+  }.freeze
+
+  WORDS = {
+    record: "Readings and findings are for technicians and apprentices.",
+    decide: "Deciding and closing are for technicians and apprentices.",
+    countersign: "A countersign is for technicians.",
+    assign: "Handing out jobs is for technicians and the office.",
+    edit_units: "Units are kept by technicians and the office.",
+    edit_customers: "Customers are kept by the office.",
+    edit_catalogue: "The catalogue is kept by the office.",
+    edit_shop: "The shop's settings are kept by the office.",
+    manage_people: "People are kept by the office."
+  }.freeze
+
+  module_function
+
+  def allows?(user, action) = ROLES.fetch(action).include?(user.role)
+
+  def why_not(action) = WORDS.fetch(action, "Your role does not allow this.")
+end

@@ -1,0 +1,37 @@
+# frozen_string_literal: true
+
+module Shared
+  # Figures with their units, as the reader prefers them; times and money.
+  module Figures
+    def units = current_user&.unit_system || "si"
+
+    def show(value, kind, digits: nil)
+      Fenbo::Quantities.show(value, kind, units, digits:)
+    end
+
+    # A stored figure as it would be typed, for a form.
+    def typed(value, kind)
+      value.nil? ? nil : Fenbo::Quantities.figure(value, kind, units).first.tr("−", "-")
+    end
+
+    def unit_of(kind) = Fenbo::Quantities.unit(kind, units)
+
+    def money(cents) = Shop.money(cents)
+
+    def clock(time) = time && Shop.local(time).strftime("%H:%M")
+
+    def day(time) = time && Shop.local(time).strftime("%a %-d %b")
+
+    def day_clock(time) = time && "#{day(time)} #{clock(time)}"
+
+    # "6 h 20", or "2 d 4 h" beyond two days.
+    def hours_words(hours)
+      return "–" if hours.nil?
+      return "#{(hours / 24).floor} d #{(hours % 24).floor} h" if hours >= 48
+      whole, minutes = (hours * 60).round.divmod(60)
+      "#{whole} h #{minutes.to_s.rjust(2, "0")}"
+    end
+
+    def percent(share) = "#{(share * 100).round} %"
+  end
+end

@@ -1,0 +1,127 @@
+# frozen_string_literal: true
+
+module Shared
+  # One tool of the core as something to measure with: its fields, the question made
+  # of what was typed, the worked formula, and the findings its answer amounts to.
+  # The same object serves the pocket bench (no job) and the Measure station (a fan
+  # whose plate is known).
+  class Instrument
+    # kind: of quantity, nil for plain text; options: a choice instead of a figure.
+    Field = Fenbo::Value.of(:name, :label, kind: nil, options: nil, hint: nil, group: nil, flag: false, lines: false)
+
+    ALL = {
+      "amps" => "Clamp",
+      "phases" => "Three legs",
+      "windings" => "Windings",
+      "capacitor" => "Capacitor",
+      "product" => "Product's clock",
+      "pulldown" => "Pull-down",
+      "refrigerant" => "Refrigerant"
+    }.freeze
+
+    def self.of(tool, typed, user:, position: nil)
+      Instruments.const_get(tool.camelize).new(typed, user:, position:)
+    end
+
+    # Those that have something to say about a fan of this motor family.
+    def self.for_fan(position)
+      family = position.motor_now&.family
+      ALL
+        .keys
+        .first(4)
+        .select do |tool|
+          {
+            "phases" => family == "three_phase",
+            "windings" => %w[ec split_phase].exclude?(family),
+            "capacitor" => family == "psc"
+          }.fetch(tool, true)
+        end
+    end
+
+    attr_reader :result, :faults
+
+    # @param typed [Hash] as the form sent it
+    # @param position [FanPosition, nil] whose plate gives what is not asked then
+    def initialize(typed, user:, position: nil)
+      @typed = typed
+      @user = user
+      @position = position
+      @faults = {}
+    end
+
+    def tool = self.class.name.demodulize.underscore
+
+    def label = ALL.fetch(tool)
+
+    def about = Fenbo::Tools.entry(tool).about
+
+    # Whether anything was typed yet.
+    def asked?
+      fields.any? { |field| field.options.nil? && !@typed[field.name].to_s.strip.empty? }
+    end
+
+    # Asks the core, unless something stands against it already; false when something typed cannot be understood.
+    def ask
+      asked = question
+      return false if faults.any?
+      @question = asked
+      @result = Fenbo::Tools.call(tool, asked, limits: Shop.limits)
+      @result.faults.each { |fault| faults[field_of(fault.field)] ||= sentence(fault.message) } if @result.refused?
+      faults.empty?
+    end
+
+    # What a field holds: as typed, else what is known beforehand.
+    def value(name) = @typed[name].nil? ? known[name] : @typed[name]
+
+    # Whether it is only read on a unit made safe and proved dead.
+    def dead? = false
+
+    # Test => outcome that the answer amounts to; none where it cannot tell.
+    def findings = {}
+
+    # [formula, the same with the figures put in], where there is one to show.
+    def working = []
+
+    # What is kept of the form beside the reading.
+    def kept_typed = @typed.to_h.slice(*fields.map(&:name))
+
+    def asked = @question
+
+    private
+
+    attr_reader :user, :position
+
+    # What is known before anything is typed, by field.
+    def known = {}
+
+    def plate = position&.motor_now
+
+    def site_volts = position&.unit&.supply_volts
+
+    def figure(name, required: false)
+      text = value(name).to_s
+      return nil if text.strip.empty? && !required
+      reading = Fenbo::Quantities.read(text, fields.find { |field| field.name == name }.kind, system: user.unit_system)
+      faults[name] ||= reading.fault unless reading.ok?
+      reading.value
+    end
+
+    # A plain number, understood with point or comma.
+    def number(name)
+      text = value(name).to_s.strip.tr(",", ".").delete_suffix("%").strip
+      return nil if text.empty?
+      return text.to_f if text.match?(/\A\d{1,9}(\.\d{1,6})?\z/)
+      faults[name] ||= "“#{value(name)}” is not understood as a number."
+      nil
+    end
+
+    # Where a fault of the core belongs on the form.
+    def field_of(path) = path
+
+    def sentence(message) = "This #{message.sub(/\A(is|must|needs)/, '\1')}."
+
+    def tidy(value)
+      Fenbo::Quantities.tidy(value.is_a?(Float) ? value.round(3) : value)
+    end
+  end
+end

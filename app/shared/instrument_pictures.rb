@@ -1,0 +1,85 @@
+# frozen_string_literal: true
+
+module Shared
+  # The picture of an instrument: its empty face before anything was asked, what it
+  # found afterwards.
+  module InstrumentPictures
+    # @param asked, result [Hash, nil] with string keys, as kept with a reading
+    def instrument_picture(instrument, asked: nil, result: nil)
+      asked ||= instrument.asked&.as_json if instrument.result && !instrument.result.refused?
+      result ||= instrument.result.to_h.as_json if asked
+      send(:"picture_of_#{instrument.tool}", instrument, asked, result)
+    end
+
+    private
+
+    def picture_of_amps(instrument, asked, result)
+      return Drawing::AmpsDial.new(window: instrument_window(instrument)).svg unless result
+      Drawing::AmpsDial.new(result:, turns: asked.dig("reading", "turns") || 1).svg
+    end
+
+    def instrument_window(instrument)
+      (@position && AmpsWindow.of(@position) if instrument.tool == "amps")
+    end
+
+    def picture_of_phases(_instrument, asked, result)
+      limits = Shop.limits
+      unless result
+        return (
+          Drawing::Legs.new(
+            values: [0, 0, 0],
+            unit: "A",
+            limits: limits.then { |one| [one["balance.amps_good"], one["balance.amps_watch"]] }
+          ).svg
+        )
+      end
+      volts =
+        asked["volts"] &&
+        Drawing::Legs.new(
+          values: asked["volts"],
+          unit: "V",
+          names: %w[ab bc ca],
+          limits: [limits["balance.volts_good"], limits["balance.volts_correct"]]
+        ).svg
+      amps =
+        asked["amps"] &&
+        Drawing::Legs.new(
+          values: asked["amps"],
+          unit: "A",
+          limits: [limits["balance.amps_good"], limits["balance.amps_watch"]],
+          rolled: asked["rolled_amps"],
+          lost: result["lost_leg"]
+        ).svg
+      [volts, amps].compact.join
+    end
+
+    def picture_of_windings(instrument, asked, result)
+      Drawing::Winding.new(
+        kind: asked ? asked["kind"] : instrument.kind,
+        result:,
+        ohms: asked ? asked["ohms"].compact : {},
+        open: asked ? asked["open"] : []
+      ).svg
+    end
+
+    def picture_of_capacitor(_instrument, _asked, result)
+      Drawing::CapacitorBand.new(result:).svg
+    end
+
+    def picture_of_product(_instrument, asked, result)
+      result ? Drawing::DriftCurve.new(result:, asked:, show: ->(c) { show(c, "temperature") }).svg : ""
+    end
+
+    def picture_of_pulldown(_instrument, asked, result)
+      if result && asked["readings"].any?
+        Drawing::CoolingCurve.new(result:, asked:, food_limit_c: @job&.product_limit_c).svg
+      else
+        ""
+      end
+    end
+
+    def picture_of_refrigerant(_instrument, asked, result)
+      result ? Drawing::LedgerBars.new(result:, asked:).svg : ""
+    end
+  end
+end

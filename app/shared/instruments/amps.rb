@@ -1,0 +1,171 @@
+# frozen_string_literal: true
+
+module Shared
+  module Instruments
+    # The clamp meter: a running current against the plate, with the meter's error.
+    class Amps < Instrument
+      LEGS = %w[amps amps_b amps_c].freeze
+
+      def fields = (position ? [] : plate_fields) + reading_fields
+
+      def family = position ? plate&.family : value("family").presence
+
+      def three_phase? = family == "three_phase"
+
+      def findings
+        return {} unless Fenbo::Diagnosis::Test["amps"].outcomes.include?(result.verdict)
+        {"amps" => result.verdict}.merge(voltage_finding)
+      end
+
+      def working
+        leg = result[:legs].first
+        lines = [["amps = display ÷ turns", "#{tidy(figure("amps"))} ÷ #{turns} = #{tidy(leg[:amps])} A"]]
+        if leg[:error].positive?
+          lines << [
+            "error = percent × amps + counts × resolution ÷ turns",
+            "#{error_words(leg)} = ±#{tidy(leg[:error])} A"
+          ]
+        end
+        if leg[:ratio]
+          lines << [
+            "ratio = amps ÷ nameplate amps",
+            "#{tidy(leg[:amps])} ÷ #{tidy(asked["motor"]["nameplate_amps"])} = #{tidy(leg[:ratio])}"
+          ]
+        end
+        lines
+      end
+
+      private
+
+      def plate_fields
+        [
+          Field.new(name: "family", label: "Motor", options: Words::MOTORS, group: "Nameplate"),
+          Field.new(name: "plate_amps", label: "Amps", kind: "current", group: "Nameplate"),
+          Field.new(name: "plate_volts", label: "Volts", kind: "voltage", group: "Nameplate"),
+          (Field.new(name: "plate_watts", label: "Watts", kind: "power", group: "Nameplate") if family == "ec"),
+          (
+            if %w[three_phase split_phase].include?(family)
+              Field.new(name: "service_factor", label: "Service factor", group: "Nameplate")
+            end
+          )
+        ].compact
+      end
+
+      def reading_fields
+        legs = three_phase? ? LEGS.zip(["Leg a", "Leg b", "Leg c"]) : [%w[amps Display]]
+        legs.map { |name, words| Field.new(name:, label: words, kind: "current", group: "Reading") } +
+          [
+            Field.new(name: "turns", label: "Turns in the jaw", group: "Reading"),
+            Field.new(name: "volts", label: "Voltage", kind: "voltage", group: "Reading"),
+            (Field.new(name: "watts", label: "Watts", kind: "power", group: "Reading") if family == "ec"),
+            Field.new(
+              name: "turning",
+              label: "Does it turn?",
+              options: {
+                "yes" => "Turns",
+                "no" => "Stands still"
+              },
+              group: "Reading"
+            )
+          ].compact
+      end
+
+      def known
+        {"turns" => "1", "family" => "shaded_pole", "turning" => seen_turning}
+      end
+
+      # What was seen of it last, on the job that is open.
+      def seen_turning
+        seen = position && position.findings.live.where(test: "fan_motion").order(:taken_at).last
+        {"normal" => "yes", "slow" => "yes", "reversed" => "yes", "stopped" => "no", "twitching" => "no"}[
+          seen&.outcome
+        ]
+      end
+
+      def question
+        {
+          "motor" => motor,
+          "reading" => {
+            "amps" => currents,
+            "volts" => [figure("volts")].compact.presence,
+            "watts" => (figure("watts") if family == "ec"),
+            "turns" => turns,
+            "meter" => user.meter_for_core
+          }.compact
+        }
+      end
+
+      def motor
+        turning = {"yes" => true, "no" => false}[value("turning")]
+        unless position
+          return (
+            {
+              "family" => family,
+              "nameplate_amps" => figure("plate_amps"),
+              "nameplate_volts" => figure("plate_volts"),
+              "nameplate_watts" => (figure("plate_watts") if family == "ec"),
+              "service_factor" => (number("service_factor") if three_phase? || family == "split_phase"),
+              "turning" => turning
+            }
+          )
+        end
+        {
+          "family" => family,
+          "nameplate_amps" => plate&.amps_at(site_volts),
+          "nameplate_volts" => plate&.volts_at(site_volts),
+          "nameplate_watts" => plate&.watts,
+          "service_factor" => plate&.service_factor,
+          "service_factor_amps" => plate&.service_factor_amps,
+          "locked_rotor_amps" => plate&.locked_rotor_amps,
+          "turning" => turning
+        }
+      end
+
+      def currents
+        (three_phase? ? LEGS : LEGS.first(1)).map { |name| figure(name, required: true) }
+      end
+
+      def turns
+        text = value("turns").to_s.strip
+        return text.to_i if text.match?(/\A\d{1,2}\z/) && text.to_i.between?(1, 20)
+        return 1 if text.empty?
+        faults["turns"] ||= "A whole number of turns from 1 to 20."
+        nil
+      end
+
+      def voltage_finding
+        volts = asked["reading"]["volts"] or return {}
+        nameplate = asked["motor"]["nameplate_volts"] or return {}
+        supply =
+          Fenbo::Electrical::Supply.new(
+            volts:,
+            nameplate_volts: nameplate,
+            tolerance: Shop.limits["amps.volts_tolerance"]
+          )
+        {"voltage_at_motor" => supply.dead? ? "absent" : supply.verdict}
+      end
+
+      def error_words(leg)
+        meter = user.meter_for_core
+        "#{meter["percent"]} % × #{tidy(leg[:amps])} + #{meter["counts"]} × #{meter["resolution"]} ÷ #{turns}"
+      end
+
+      PLACES = {
+        "reading.turns" => "turns",
+        "reading.watts" => "watts",
+        "motor.family" => "family",
+        "motor.nameplate_amps" => "plate_amps",
+        "motor.nameplate_volts" => "plate_volts",
+        "motor.nameplate_watts" => "plate_watts",
+        "motor.service_factor" => "service_factor"
+      }.freeze
+
+      def field_of(path)
+        return "volts" if path.start_with?("reading.volts")
+        return LEGS[path[/\d\z/].to_i] if path.start_with?("reading.amps")
+        return "plate" if position && path.start_with?("motor.")
+        PLACES.fetch(path, "amps")
+      end
+    end
+  end
+end

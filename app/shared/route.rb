@@ -1,0 +1,218 @@
+# frozen_string_literal: true
+
+module Shared
+  # What every route shares: who is asking, what they may do, forgery protection,
+  # and how wrong turns look.
+  class Route < Sinatra::Base
+    include Html
+    include Figures
+    include Words
+    include Pictures
+    include InstrumentPictures
+
+    SHARED_VIEWS = File.expand_path("views", __dir__)
+
+    set :root, File.expand_path("..", __dir__)
+    set :views, SHARED_VIEWS
+    set :erb, escape_html: true, layout: :layout
+    set :show_exceptions, false
+    set :raise_errors, false
+    set :dump_errors, false
+    set :static, false
+    set :sessions, false
+    set :protection, false
+    set :host_authorization, {permitted_hosts: []}
+
+    TOKEN = Rack::Protection::AuthenticityToken.new(nil)
+
+    # A room's pages lie beside its routes.
+    def self.inherited(room)
+      super
+      room.set :views, File.join(File.dirname(caller_locations(1..1).first.absolute_path), "views")
+    end
+
+    # A page without anything that could be missing itself, for when all else is.
+    def self.plain_page(status, title, text, headers = {})
+      @plain ||= Tilt::ErubiTemplate.new(File.join(SHARED_VIEWS, "plain.erb"), escape_html: true)
+      body = @plain.render(Object.new, title:, text:, status:)
+      [status, {"content-type" => "text/html; charset=utf-8"}.merge(headers), [body]]
+    end
+
+    before do
+      cache_control :no_store
+      @session_before = session.to_hash
+      raise Sinatra::BadRequest, "unreadable" if unreadable?(params)
+      if writing? && !TOKEN.accepts?(env)
+        halt(
+          *refuse(
+            403,
+            "This page was too old",
+            "Go back, reload the page and send it once more. What you typed is still there."
+          )
+        )
+      end
+      Current.user = current_user
+      unless current_user || open_door?
+        redirect to(User.none? ? "/first-run" : "/sign-in?then=#{Rack::Utils.escape(request.fullpath)}"), 303
+      end
+    end
+
+    # A look that changed nothing leaves the session's cookie alone. Sent late, beside another
+    # answer, it would bring an older session back: a lost message, or somebody signed out
+    # signed in again.
+    after { env["rack.session.options"][:skip] = true if looking? && session.to_hash == @session_before }
+
+    error NotAllowed do |problem|
+      halt(*refuse(403, "Not with your role", problem.message))
+    end
+
+    error ActiveRecord::RecordNotFound, Sinatra::NotFound do
+      halt(*refuse(404, "There is nothing here", "The address leads nowhere, or what was here has another number."))
+    end
+
+    error ActiveRecord::StaleObjectError do
+      halt(
+        *refuse(
+          409,
+          "Somebody else changed this meanwhile",
+          "Go back: what you typed is still there. Reload to see the other change, then save again."
+        )
+      )
+    end
+
+    error Sinatra::BadRequest, ArgumentError do |problem|
+      raise problem unless problem.is_a?(Sinatra::BadRequest) || problem.message.include?("invalid byte sequence")
+      halt(*refuse(400, "That could not be read", "The page sent something this program cannot read."))
+    end
+
+    # Photo, recording or catalogue file, on its way in or to its place.
+    error Errno::ENOSPC do |problem|
+      env["rack.errors"].puts problem.message
+      halt(
+        *refuse(
+          507,
+          "The disk is full",
+          "What you just sent was not kept. Everything recorded so far is safe; tell the office, and send it " \
+          "again once there is room."
+        )
+      )
+    end
+
+    error do |problem|
+      if Database::AWAY.any? { |kind| problem.is_a?(kind) } || problem.is_a?(ActiveRecord::StatementInvalid)
+        raise problem
+      end
+      env["rack.errors"].puts "#{problem.class}: #{problem.message[0, 500]}", problem.backtrace.first(12)
+      halt(
+        *refuse(
+          500,
+          "Something broke on our side",
+          "Nothing recorded is lost. Go back and try again; if it breaks again, tell the office what you did."
+        )
+      )
+    end
+
+    # Sinatra would otherwise swallow what DatabaseAway has to see.
+    def handle_exception!(problem)
+      if Database::AWAY.any? { |kind| problem.is_a?(kind) } || problem.is_a?(ActiveRecord::StatementInvalid)
+        raise problem
+      end
+      super
+    end
+
+    private
+
+    # The room's own pages first, then those that rooms share.
+    def find_template(views, name, engine, &block)
+      [views, SHARED_VIEWS].uniq.each { |folder| super(folder, name, engine, &block) }
+    end
+
+    # Nobody types a zero byte, and the database cannot hold one.
+    def unreadable?(value)
+      case value
+      when Hash
+        value.each_value.any? { |one| unreadable?(one) }
+      when Array
+        value.any? { |one| unreadable?(one) }
+      when String
+        !value.valid_encoding? || value.include?("\0")
+      end
+    end
+
+    def looking? = request.get? || request.head?
+
+    def writing? = !looking? && !env["fenbo.bearer"]
+
+    # Pages that need nobody signed in.
+    def open_door? = false
+
+    def current_user
+      return @current_user if defined?(@current_user)
+      user = session[:user_id] && User.find_by(id: session[:user_id], active: true)
+      @current_user = (user if user && user.session_version == session[:version])
+    end
+
+    def session = env["rack.session"]
+
+    def may?(action) = Policy.allows?(current_user, action)
+
+    def need(action)
+      raise NotAllowed, Policy.why_not(action) unless may?(action)
+    end
+
+    def refuse(code, title, text)
+      if request.path.start_with?("/api/")
+        return code, {"content-type" => "application/json"}, JSON.generate(errors: [{field: "", message: title}])
+      end
+      [code, erb(:error, locals: {code:, title:, text:})]
+    end
+
+    # What every station shows comes with it; the rest is read where it is wanted.
+    def job
+      @job ||=
+        Job.preload(:station_steps, unit: [{fan_positions: :motor_now}, {site: :customer}]).find_by!(
+          number: whole(params[:number])
+        )
+    end
+
+    # The fan looked at: ?fan=evaporator-2, else the one in hand.
+    def position
+      @position ||= job.unit.position(params[:fan]) || job.unit.position(job.position_in_hand&.key)
+    end
+
+    def standing = @standing ||= Standing.new(job, position)
+
+    def whole(text) = text.to_s.match?(/\A\d{1,9}\z/) ? text.to_i : 0
+
+    # The visit that is going on; the first thing recorded on site begins one.
+    def visit
+      @visit ||=
+        job.visits.reverse.find { |one| one.ends_at.nil? && one.starts_at <= Time.now } ||
+        job.visits.create!(technician: current_user, starts_at: Time.now, purpose: "on site", arrival_c: job.box_c)
+    end
+
+    def client_id
+      given = params[:client_id].to_s.downcase
+      given.match?(/\A\h{8}-\h{4}-\h{4}-\h{4}-\h{12}\z/) ? given : SecureRandom.uuid
+    end
+
+    # One sentence shown at the top of the next page.
+    def tell(text) = session[:told] = text
+
+    def told = @told ||= session.delete(:told)
+
+    # Shows a station's page: the thing on the left, the standing on the right.
+    # @param at [String] the station it belongs to, where it is none itself
+    def station(name, at: name.to_s, **locals)
+      @station = at
+      middle = erb(name.to_sym, layout: false, locals:)
+      frame = erb(:job_layout, layout: false) { middle }
+      erb(:layout, layout: false) { frame }
+    end
+
+    def back_to(path, told = nil)
+      tell(told) if told
+      redirect to(path), 303
+    end
+  end
+end

@@ -1,0 +1,163 @@
+# frozen_string_literal: true
+
+module Shared
+  # The product's own words for ids of the core.
+  module Words
+    VERDICTS = {
+      "within" => "within",
+      "over" => "over",
+      "under" => "under",
+      "none" => "no current",
+      "locked" => "locked: hums, does not turn",
+      "cannot_tell" => "cannot tell",
+      "not_by_amps" => "not by amps",
+      "correct" => "correct the supply or the fault",
+      "stop" => "stop the motor",
+      "open_winding" => "a winding is open",
+      "open_protector" => "protector or leads open",
+      "shorted_turns" => "shorted turns",
+      "grounded" => "grounded: do not energise",
+      "incomplete" => "not enough measured yet",
+      "weak" => "weak",
+      "high" => "too high",
+      "open" => "open",
+      "hours" => "it does not wait for ever",
+      "waits" => "it waits",
+      "past" => "past its limit",
+      "on_course" => "on course",
+      "stalls_above" => "stalls above the setpoint",
+      "rising" => "rising",
+      "too_early" => "too early to tell",
+      "no_history" => "nothing added yet"
+    }.freeze
+    GOOD = %w[within good sound waits on_course healthy].freeze
+    OPEN = %w[unclear cannot_tell not_by_amps watch incomplete too_early no_history hours].freeze
+    HINTS = {
+      "amps" =>
+        "Type what the plate says and what the clamp shows. Wrap the wire more often when the meter cannot tell.",
+      "phases" =>
+        "Three volts, three amps or both. Roll all leads one step and type the amps again: that tells supply " \
+        "from motor.",
+      "windings" => "Dead, isolated, connector off. Pair by pair, “open” where there is no path.",
+      "capacitor" => "What is printed, and what it measures; or amps and volts under load, without taking it out.",
+      "product" => "Two readings give this box's own pace; else the family's usual one is taken.",
+      "pulldown" => "Four readings over fifteen minutes at least, once everything runs again.",
+      "refrigerant" => "Cylinder weights before and after. For licensed people; the limit that counts is local law's."
+    }.freeze
+    COMPLAINTS = {
+      "stands_still" => "a fan stands still",
+      "noise" => "noise",
+      "too_warm" => "too warm",
+      "too_cold" => "too cold",
+      "ice" => "ice",
+      "water" => "water",
+      "little_air" => "little air"
+    }.freeze
+    MOTORS = {
+      "shaded_pole" => "shaded pole",
+      "psc" => "PSC",
+      "ec" => "EC",
+      "split_phase" => "split phase",
+      "three_phase" => "three-phase"
+    }.freeze
+    GRADES = {"drop_in" => "Drops in", "fits_with_work" => "Fits with work", "conversion" => "Conversion"}.freeze
+    IMPORTS = {
+      "waiting" => "waiting",
+      "checking" => "being looked through",
+      "checked" => "looked through",
+      "taking" => "being taken",
+      "taken" => "taken",
+      "broken" => "broken off"
+    }.freeze
+    STATES = {"L" => "Looking", "P" => "Live", "D" => "Proved dead", "C" => "Cover off"}.freeze
+    # Tests whose answer an instrument gives by itself.
+    BY_INSTRUMENT = {
+      "amps" => "amps",
+      "amps_beside_neighbours" => "amps",
+      "voltage_balance" => "phases",
+      "winding_ohms" => "windings",
+      "insulation" => "windings",
+      "capacitor" => "capacitor"
+    }.freeze
+    MARKS = {"pass" => "=", "adapt" => "~", "fail" => "×"}.freeze
+    ROLES = {"technician" => "Technician", "office" => "Office", "apprentice" => "Apprentice"}.freeze
+
+    # What one wants to read first on a fan's label.
+    TELLING = %w[fan_motion noise frost_pattern blade_state amps spin_by_hand winding_ohms capacitor].freeze
+
+    def bench_hint(tool) = HINTS.fetch(tool)
+
+    # The class that colours a verdict; its words always stand beside it.
+    def verdict_tone(verdict)
+      return "verdict-good" if GOOD.include?(verdict)
+      OPEN.include?(verdict) ? "verdict-open" : "verdict-bad"
+    end
+
+    def plate_words(motor)
+      parts = [
+        "plate #{motor.amps.map { |one| Fenbo::Quantities.tidy(one) }.join("/")} A at " \
+        "#{motor.volts.map { |one| Fenbo::Quantities.tidy(one) }.join("/")} V"
+      ]
+      parts << "#{Fenbo::Quantities.tidy(motor.watts)} W" if motor.watts
+      parts << "#{Fenbo::Quantities.tidy(motor.capacitor_uf)} µF" if motor.capacitor_uf
+      parts.join(", ")
+    end
+
+    def meter_words(user)
+      meter = user.meter
+      "#{meter["name"].presence || "Your meter"}: ±(#{meter["percent"]} % + #{meter["counts"]} × " \
+      "#{meter["resolution"]} A)#{", true RMS" if meter["true_rms"]}."
+    end
+
+    # A figure of a reason, short.
+    def plain(value)
+      if value.is_a?(Numeric)
+        Fenbo::Quantities.tidy(value.is_a?(Float) ? value.round(3) : value)
+      else
+        value
+      end
+    end
+
+    # Where a limit is from, in words: the chapter, or this shop.
+    def source_words(source)
+      return "" if source.nil?
+      (source == "shop") ? "· this shop's own limit" : "· #{source.sub("/", ": ").tr("-", " ")}"
+    end
+
+    def verdict_words(verdict)
+      VERDICTS.fetch(verdict, verdict.to_s.tr("_", " "))
+    end
+
+    def motor_words(family) = MOTORS.fetch(family, "motor not known")
+
+    def station_name(id) = Progress::NAMES.fetch(id)
+
+    def caution(id) = Fenbo::Knowledge.table("cautions").fetch(id)
+
+    def cause_label(id) = Fenbo::Diagnosis::Cause.label(id)
+
+    def test_of(id) = Fenbo::Diagnosis::Test[id]
+
+    def count(number, one, many = "#{one}s")
+      "#{number} #{(number == 1) ? one : many}"
+    end
+
+    # A blade of the catalogue: what tells it from another, and its price.
+    def blade_words(blade)
+      "#{show(blade.diameter_mm, "length")}, #{blade.blade_count} × " \
+      "#{Fenbo::Quantities.tidy(blade.pitch_deg)}°, #{blade.hub.tr("_", " ")}, #{money(blade.price_cents)}"
+    end
+
+    # What is known of a fan, shortest first, for its leader label.
+    def fan_words(position, findings)
+      said =
+        findings
+          .select { |finding| finding.fan_position_id == position.id && finding.outcome != "not_visible" }
+          .uniq(&:test)
+          .sort_by { |finding| TELLING.index(finding.test) || TELLING.size }
+          .first(3)
+          .map { |finding| finding.label.downcase }
+      said.empty? ? "not looked at" : said.join(" · ")
+    end
+  end
+end

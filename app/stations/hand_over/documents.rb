@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+module Stations
+  module HandOver
+    # The handover report as a page and as PDF, and the next visit for a calendar.
+    class Documents < Shared::Route
+      get "/jobs/:number/report" do
+        erb :report, locals: {report: Report.new(job)}
+      end
+
+      get "/jobs/:number/report.pdf" do
+        content_type :pdf
+        attachment "fenbo-job-#{job.number}.pdf", :inline
+        ::Stations::HandOver::Pdf.new(Report.new(job), self).render
+      end
+
+      get "/jobs/:number/next-visit.ics" do
+        at = job.handover&.next_visit_at || job.visits.find { |one| one.starts_at > Time.now }&.starts_at or
+          raise ActiveRecord::RecordNotFound
+        content_type "text/calendar"
+        attachment "fenbo-job-#{job.number}.ics"
+        ::Stations::HandOver::VisitCalendar.new(job, at).render
+      end
+    end
+  end
+end

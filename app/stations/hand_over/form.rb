@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+module Stations
+  module HandOver
+    # The handover as typed, and the signature as drawn: strokes of points, each
+    # from 0 to 1 across the field, [[[x, y], …], …].
+    class Form
+      MOST_STROKES = 200
+      MOST_POINTS = 6000
+
+      attr_reader :faults
+
+      def initialize(job, params, user)
+        @job = job
+        @params = params
+        @user = user
+        @typed = Shared::Typed.new(params)
+        @faults = @typed.faults
+      end
+
+      def save
+        values = {
+          summary: @typed.text(:summary, longest: 4000),
+          seen_besides: @typed.text(:seen_besides, longest: 4000),
+          next_visit_at: @typed.time(:next_visit_at),
+          next_visit_for: @typed.text(:next_visit_for, longest: 300)
+        }
+        signed = signature
+        return false unless @typed.clean?
+        handover = @job.handover || Handover.new(job: @job)
+        handover.update!(**values, **signed, user: @user)
+        Shared::Progress.finish(@job, "hand_over", @user) if handover.signed_at
+        true
+      rescue ActiveRecord::RecordNotUnique
+        # Two first saves at once: take the other's row.
+        @job.reload
+        retry
+      end
+
+      private
+
+      # Nothing drawn keeps what was signed before.
+      def signature
+        text = @params[:signature].to_s
+        return {} if text.empty?
+        strokes = strokes_of(text)
+        return @typed.fault(:signature, "The signature could not be read. Please draw it again.") || {} unless strokes
+        name = @typed.text(:signed_name, longest: 120, required: "Whose signature is it?")
+        {signature: strokes, signed_name: name, signed_at: Time.now}
+      end
+
+      def strokes_of(text)
+        strokes = JSON.parse(text)
+        return nil unless strokes.is_a?(Array) && strokes.size.between?(1, MOST_STROKES) && strokes.all?(Array)
+        points = strokes.flatten(1)
+        return nil unless points.size.between?(2, MOST_POINTS) && points.all? { |point| point?(point) }
+        strokes.map { |stroke| stroke.map { |x, y| [x.round(4), y.round(4)] } }
+      rescue JSON::ParserError
+        nil
+      end
+
+      def point?(point)
+        point.is_a?(Array) && point.size == 2 && point.all? { |one| one.is_a?(Numeric) && one.between?(0, 1) }
+      end
+    end
+  end
+end

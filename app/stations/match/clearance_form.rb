@@ -1,0 +1,163 @@
+# frozen_string_literal: true
+
+module Stations
+  module Match
+    # What was measured of a fan's place and its blade, as typed; asked of the core for one
+    # part's shaft, and kept as a reading of the fan: the next part, the next job use it too.
+    class ClearanceForm
+      MOST_SPACERS = 20
+
+      def self.latest(position)
+        position.readings.live.where(kind: "fit").order(:taken_at, :id).last
+      end
+
+      def self.rows = Fenbo::Knowledge.table("measurements")
+
+      attr_reader :faults, :result
+
+      # @param motor [Motor, nil] the part looked at; its shaft is taken from the catalogue
+      def initialize(job, position, motor, params, user)
+        @job = job
+        @position = position
+        @motor = motor
+        @params = params
+        @user = user
+        @typed = Shared::Typed.new(params, system: user.unit_system)
+        @faults = @typed.faults
+      end
+
+      def latest = @latest ||= self.class.latest(@position)
+
+      # Something was typed, or something was kept.
+      def asked? = typed? || !latest.nil?
+
+      def typed? = self.class.rows.keys.any? { |name| @params.key?(name) }
+
+      # What a field holds: as typed, else as kept, in the reader's unit.
+      def value(name)
+        return @params[name] if typed?
+        kept = latest && dig(latest.question, self.class.rows[name]["letter"])
+        return nil if kept.nil?
+        if self.class.rows[name]["kind"] == "length"
+          Fenbo::Quantities.figure(kept, "length", @user.unit_system).first.tr("−", "-")
+        else
+          kept.to_i.to_s
+        end
+      end
+
+      def tolerance
+        if typed?
+          @params["tolerance"]
+        else
+          latest &&
+            Fenbo::Quantities.figure(latest.question["tolerance"] || usual_tolerance, "length", @user.unit_system).first
+        end
+      end
+
+      def usual_tolerance = Shared::Shop.limits["fit.tolerance"]
+
+      # The shaft looked at, in mm: the catalogue's, else the one typed.
+      def shaft_mm = @motor&.shaft_length_mm || own_shaft
+
+      # False where something typed cannot be understood; faults stand at their fields.
+      def ask
+        asked = question
+        return false if faults.any?
+        @question = asked
+        @result = Fenbo::Tools.call("fit", asked, limits: Shared::Shop.limits)
+        return true unless @result.refused?
+        @result.faults.each { |fault| faults[field_of(fault.field)] ||= "This #{fault.message}." }
+        false
+      end
+
+      def asked_question = @question
+
+      # The solver's own object, for drawing.
+      def layout
+        return nil unless @question
+        Fenbo::Fitting::Fit.new(
+          Fenbo::Fitting::Question.read(Fenbo::Input.new(@question), Shared::Shop.limits),
+          Shared::Shop.limits
+        ).layout
+      end
+
+      # What would be looked at if it were measured.
+      def open_questions
+        self
+          .class
+          .rows
+          .reject { |_, row| row["needed"] || row["place"] == "key" }
+          .filter_map { |name, row| [row["label"], row["without"]] if value(name).to_s.strip.empty? }
+      end
+
+      def keep(client_id:, visit:)
+        kept = @question.except("chosen", "L", "blade_diameter_mm")
+        Reading.record(
+          client_id:,
+          job: @job,
+          visit:,
+          fan_position: @position,
+          user: @user,
+          kind: "fit",
+          phase: "before",
+          typed: @params.slice(*self.class.rows.keys, "tolerance"),
+          question: kept.merge("L" => @question["L"]),
+          result: result.to_h.as_json,
+          verdict: result.verdict,
+          meter: nil
+        )
+      end
+
+      private
+
+      def question
+        read = typed? ? typed_lengths : (latest&.question || {}).except("chosen")
+        read = read.merge("L" => shaft_mm) if shaft_mm
+        read = read.merge("blade_diameter_mm" => @position.motor_now&.blade_diameter_mm)
+        faults["shaft"] ||= "The catalogue does not tell this shaft's length: measure or ask for it." if read["L"].nil?
+        read.merge(chosen).compact
+      end
+
+      def typed_lengths
+        read =
+          self.class.rows.to_h do |name, row|
+            [
+              row["letter"],
+              (row["kind"] == "count") ? @typed.whole(name, 0..MOST_SPACERS) : length(name, row["needed"])
+            ]
+          end
+        keys = %w[k0 k1 k].to_h { |letter| [letter, read.delete("key.#{letter}")] }
+        read["key"] = keys if keys.values.any?
+        read.merge("tolerance" => length("tolerance"))
+      end
+
+      # A blade may begin in front of its hub: below nothing is a length too here.
+      def length(name, needed = nil)
+        text = @params[name].to_s.strip
+        return (needed ? @typed.fault(name, "Measured? Without it nothing can be said.") : nil) if text.empty?
+        minus = text.match?(/\A[-−–]/)
+        reading = Fenbo::Quantities.read(text.sub(/\A[-−–]\s*/, ""), "length", system: @user.unit_system)
+        return @typed.fault(name, reading.fault) unless reading.ok?
+        minus ? -reading.value : reading.value
+      end
+
+      def chosen
+        return {} if @params["seat"].to_s.strip.empty?
+        seat = length("seat")
+        seat ? {"chosen" => {"seat" => seat, "spacers" => @typed.whole("spacers_set", 0..MOST_SPACERS) || 0}} : {}
+      end
+
+      # Typed where the catalogue does not tell; another part's shaft is never taken for it.
+      def own_shaft = @params["shaft"].to_s.strip.empty? ? nil : length("shaft")
+
+      def dig(question, letter)
+        letter.split(".").reduce(question) { |at, key| at && at[key] }
+      end
+
+      def field_of(path)
+        self.class.rows.find { |_, row| row["letter"] == path }&.first ||
+          {"L" => "shaft", "chosen.seat" => "seat", "key.k1" => "key_to"}.fetch(path, path)
+      end
+    end
+  end
+end

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module Stations
+  module Match
+    # What a candidate saves a year beside the old motor, and when it has paid what it
+    # costs more than the cheapest that would do.
+    class EnergyOf
+      # Below this a box counts as a freezer.
+      FREEZER_C = -10
+
+      def self.of(search, candidate)
+        effects, unit = candidate[:effects], search.job.unit
+        return nil unless effects[:old_watts] && effects[:watts]
+        motor = search.motor(candidate[:part_no])
+        plain =
+          search
+            .candidates
+            .reject { |one| one[:part_no] == candidate[:part_no] }
+            .filter_map do |one|
+              if one[:effects][:watts] && one[:effects][:watts] >= effects[:old_watts] * 0.9
+                search.motor(one[:part_no])&.price_cents
+              end
+            end
+            .min
+        Fenbo::Tools.call(
+          "energy",
+          {
+            "side" => search.position.side,
+            "freezer" => !unit.setpoint_c.nil? && unit.setpoint_c < FREEZER_C,
+            "old_watts" => effects[:old_watts],
+            "new_watts" => effects[:watts],
+            "tariff_cents_kwh" => Setting.read("tariff_cents_kwh"),
+            "extra_cents" => [motor.price_cents.to_i - plain.to_i, 0].max
+          },
+          limits: Shared::Shop.limits
+        )
+      end
+    end
+  end
+end

@@ -1,0 +1,207 @@
+# frozen_string_literal: true
+
+module Stations
+  module Match
+    # Candidates for the motor in hand: the database narrows the catalogue, the core judges
+    # every one that is left, with the place as it was measured.
+    class PartSearch
+      ASIDE = %w[part_no kind from_mm to_mm mount_from mount_to bolt_circle_mm].freeze
+      # What is noted of a fitted motor too.
+      PLATE =
+        (
+          Motor::COLUMNS -
+            %w[
+              maker ambient_low_c ambient_high_c flammable_ok cross_reference price_cents kit_contents
+              kit_work kit_leaves kit_minutes discontinued superseded_by
+            ]
+        ).freeze
+      # How soon a source can have it here, in hours of a working day.
+      SOON = {"van" => 0, "counter" => 4}.freeze
+      A_DAY = 24
+
+      attr_reader :job, :position
+
+      # @param also [Array<String>] part numbers judged whatever the net holds
+      def initialize(job, position, also: [])
+        @job = job
+        @position = position
+        @also = also
+      end
+
+      def old = position.motor_now
+
+      def result
+        @result ||= Fenbo::Tools.call("match", question, limits: Shared::Shop.limits)
+      end
+
+      def candidates = result.refused? ? [] : result[:candidates]
+
+      # Nearest misses first; those a list names before the others.
+      def rejected(most = 6)
+        return [] if result.refused?
+        named = listed_numbers
+        result[:rejected].partition { |one| named.include?(one[:part_no]) }.flatten(1).first(most)
+      end
+
+      # One judged part, candidate or not: {part_no, grade or nil, checks, …}.
+      def judged(part_no)
+        candidates.find { |one| one[:part_no] == part_no } ||
+          (result.refused? ? nil : result[:rejected].find { |one| one[:part_no] == part_no })
+      end
+
+      def motor(part_no)
+        (@motors ||= {})[part_no] ||= Motor.find_by(part_no:)
+      end
+
+      # Reads the shown ones at once.
+      def preload(numbers)
+        Motor.where(part_no: numbers).each { |one| (@motors ||= {})[one.part_no] = one }
+      end
+
+      def fit_reading = @fit_reading ||= ClearanceForm.latest(position)
+
+      # Why the catalogue's row is what it is about the original: no longer made, by whom replaced.
+      def original
+        @original ||= old&.part_no.present? ? motor(old.part_no) : nil
+      end
+
+      # Of its plate's load, what the old motor really carried while it was well.
+      def load_share
+        plate = old&.amps_at(job.unit.supply_volts)
+        (healthy_amps && plate) ? healthy_amps / plate : 1.0
+      end
+
+      def question
+        {
+          "old" => old_row,
+          "site" => site,
+          "healthy_amps" => healthy_amps,
+          "blade" => blade,
+          "fit" => fit_reading&.question&.except("L", "chosen"),
+          "accessories" => accessories,
+          "motors" => rows.map { |row| question_row(row) }
+        }.compact
+      end
+
+      private
+
+      def rows
+        return [] unless old
+        plate = Fenbo::Matching::Motor.read(Fenbo::Input.new(old_row))
+        net =
+          CatalogueNet.new(
+            plate,
+            job.unit,
+            Shared::Shop.limits,
+            bore_mm: old.blade_bore_mm,
+            accessories:,
+            healthy_amps:,
+            at_hand: Suppliers::PriceService.at_hand
+          )
+        extra =
+          (@also - net.rows.map { |row| row["part_no"] }).then do |numbers|
+            if numbers.empty?
+              []
+            else
+              Motor.where(part_no: numbers).pluck(*Motor::COLUMNS).map { |values| Motor::COLUMNS.zip(values).to_h }
+            end
+          end
+        net.rows + extra
+      end
+
+      def accessories
+        @accessories ||=
+          Accessory
+            .where(kind: %w[bushing bracket adapter])
+            .order(:part_no)
+            .pluck(*ASIDE)
+            .map { |values| ASIDE.zip(values).to_h.compact }
+      end
+
+      def old_row
+        return {} unless old
+        old
+          .attributes
+          .slice(*PLATE)
+          .compact
+          .merge("rotation_view" => "shaft_end", "superseded_by" => original&.superseded_by)
+          .compact
+      end
+
+      def blade
+        old &&
+          {
+            "bore_mm" => old.blade_bore_mm,
+            "kind" => old.blade_hub,
+            "rotation" => old.blade_rotation,
+            "air" => old.blade_air
+          }.compact
+      end
+
+      def listed_numbers
+        [
+          original&.superseded_by,
+          *Motor.where("cross_reference @> ARRAY[?]::text[]", old.part_no.to_s).pluck(:part_no),
+          old.part_no
+        ].compact
+      end
+
+      def site
+        unit = job.unit
+        {
+          "volts" => unit.supply_volts,
+          "phases" => unit.supply_phases,
+          "hertz" => unit.supply_hertz,
+          "ambient_c" => ([unit.ambient_low_c, unit.ambient_high_c] if unit.ambient_low_c && unit.ambient_high_c),
+          "wet" => unit.wet,
+          "flammable" => unit.flammable,
+          "overload_amps" => unit.overload_amps,
+          "contactor_amps" => unit.contactor_a,
+          "belt" => unit.belt
+        }.compact
+      end
+
+      # What the motor drew while it was well, newest first.
+      def healthy_amps
+        @healthy_amps ||=
+          position
+            .readings
+            .live
+            .where(kind: "amps", verdict: "within")
+            .order(:taken_at)
+            .last
+            &.result
+            &.dig("legs", 0, "amps")
+      end
+
+      # With how soon and at what price it could be here.
+      def question_row(row)
+        row.except("maker").compact.merge("rotation_view" => "shaft_end", **supply(row))
+      end
+
+      def supply(row)
+        offers =
+          Suppliers::PriceService
+            .offers(Offered.new(row.values_at("part_no", "maker", "price_cents")))
+            .reject { |offer| offer["in_stock"] == false }
+        best = offers.min_by { |offer| [hours(offer), landed(offer)] } or return {}
+        {"available_hours" => hours(best), "landed_cents" => landed(best)}
+      end
+
+      # A row of the catalogue as the price service asks for it.
+      class Offered
+        attr_reader :part_no, :maker, :price_cents
+
+        def initialize(values)
+          @part_no, @maker, @price_cents = values
+        end
+      end
+
+      def hours(offer)
+        SOON.fetch(offer["kind"]) { offer.fetch("lead_days", 1) * A_DAY }
+      end
+
+      def landed(offer) = offer["price_cents"] + offer.fetch("freight_cents", 0)
+    end
+  end
+end

@@ -1,0 +1,71 @@
+# frozen_string_literal: true
+
+module Units
+  # What a unit's fans drew over the years, and what was done to them.
+  class History
+    Point = Fenbo::Value.of(:at, :amps, :verdict)
+
+    def initialize(unit)
+      @unit = unit
+      @points = {}
+    end
+
+    # Amps over time; the highest leg where there are three.
+    def points(position)
+      @points[position.id] ||= rows(position).filter_map do |at, verdict, legs|
+        amps = legs&.map { |leg| leg["amps"] }&.max
+        Point.new(at:, amps:, verdict:) if amps
+      end
+    end
+
+    def window(position) = rows(position).last&.last
+
+    # Change of amps a year by least squares, as a share of the first; nil with
+    # fewer than three points or less than half a year.
+    def slope_per_year(position)
+      list = points(position).reject { |point| %w[none locked].include?(point.verdict) }
+      return nil if list.size < 3 || list.last.at - list.first.at < 182 * 86_400
+      years = list.map { |point| (point.at - list.first.at) / (365.25 * 86_400) }
+      amps = list.map(&:amps)
+      mean_x, mean_y = years.sum / years.size, amps.sum / amps.size
+      spread = years.sum { |x| (x - mean_x)**2 }
+      years.each_index.sum { |i| (years[i] - mean_x) * (amps[i] - mean_y) } / spread / amps.first
+    end
+
+    # Frost maps and recordings over the years, latest first; without their results,
+    # which hold whole curves.
+    def maps = @maps ||= seen("frost", :question).limit(6).to_a
+
+    def recordings
+      @recordings ||= seen("sound").preload(:job, :fan_position).limit(10).to_a
+    end
+
+    def jobs = @jobs ||= @unit.jobs.preload(:decisions).order(opened_at: :desc)
+
+    def motors(position)
+      position.fitted_motors.sort_by { |motor| motor.installed_on || Date.new(1900) }.reverse
+    end
+
+    private
+
+    # Of all the unit's fans at once, and of each result no more than is drawn.
+    def rows(position)
+      @rows ||=
+        Reading
+          .live
+          .where(fan_position: @unit.fan_positions, kind: "amps")
+          .order(:taken_at)
+          .pluck(:fan_position_id, :taken_at, :verdict, Arel.sql("result->'legs'"), Arel.sql("result->'window'"))
+          .group_by(&:first)
+      (@rows[position.id] || []).map { |row| row.drop(1) }
+    end
+
+    def seen(kind, *columns)
+      Reading
+        .live
+        .where(kind:, job: @unit.jobs)
+        .select(:id, :job_id, :fan_position_id, :kind, :verdict, :taken_at, *columns)
+        .order(taken_at: :desc)
+    end
+  end
+end

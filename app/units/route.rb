@@ -1,0 +1,85 @@
+# frozen_string_literal: true
+
+module Units
+  # Units: what they are, their fans, and what happened to them.
+  class Route < Shared::Route
+    get "/units/?" do
+      erb :units, locals: {units: Unit.includes(:fan_positions, site: :customer).order(:name)}
+    end
+
+    get "/units/new" do
+      need :edit_units
+      erb :unit_edit,
+        locals: {
+          unit: Unit.new(family: "walk_in_cooler", site_id: whole(params[:site])),
+          typed: {},
+          faults: {}
+        }
+    end
+
+    get "/units/:id" do
+      erb :unit, locals: {unit:, history: History.new(unit)}
+    end
+
+    get "/units/:id/edit" do
+      need :edit_units
+      erb :unit_edit, locals: {unit:, typed: {}, faults: {}}
+    end
+
+    post "/units" do
+      need :edit_units
+      keep(Unit.new)
+    end
+
+    post "/units/:id" do
+      need :edit_units
+      keep(unit)
+    end
+
+    # The plate of the motor that sits in a position.
+    get "/units/:id/fans/:fan" do
+      need :edit_units
+      plate_page(typed: twin ? PlateTwin.fields(twin, current_user) : {})
+    end
+
+    post "/units/:id/fans/:fan" do
+      need :edit_units
+      form = PlateForm.new(fan, params, current_user)
+      if params[:only] == "read"
+        form.check
+        return plate_page(typed: form.params, form:)
+      end
+      halt 422, plate_page(typed: form.params, faults: form.faults, form:) unless form.save
+      back_to job ? "/jobs/#{job.number}/match?fan=#{fan.key}" : "/units/#{unit.id}",
+        ["Plate of #{fan.label} kept.", *form.clashes.map { |clash| "Look again: #{clash.text}." }].join(" ")
+    end
+
+    private
+
+    # The job the plate is noted for, where one is.
+    def job
+      @job ||= params[:job].to_s.empty? ? nil : unit.jobs.find_by(number: whole(params[:job]))
+    end
+
+    def position = fan
+
+    # Another fan of the bank whose plate stands for one that is gone.
+    def twin = unit.position(params[:twin])
+
+    def plate_page(typed:, faults: {}, form: nil)
+      erb(:plate_edit, locals: {unit:, position: fan, typed:, faults:, form:, job:})
+    end
+
+    def unit
+      @unit ||= Unit.preload(fan_positions: %i[fitted_motors motor_now], site: :customer).find(whole(params[:id]))
+    end
+
+    def fan = unit.position(params[:fan]) || raise(ActiveRecord::RecordNotFound)
+
+    def keep(unit)
+      form = Form.new(unit, params, current_user)
+      halt 422, erb(:unit_edit, locals: {unit:, typed: params, faults: form.faults}) unless form.save
+      back_to "/units/#{unit.id}", "#{unit.name} kept."
+    end
+  end
+end
