@@ -20,10 +20,12 @@ group :web do
   gem "prawn", "~> 2.5"
   gem "prawn-table", "~> 0.2"
   gem "puma", "~> 8.0"
+  gem "que", "~> 2.4"
   gem "rack", "~> 3.1"
   gem "rack-attack", "~> 6.7"
   gem "rack-protection", "~> 4.1"
   gem "rack-session", "~> 2.1"
+  gem "rubyzip", "~> 2.4"
   gem "shrine", "~> 3.6"
   gem "sinatra", "~> 4.1"
   gem "zeitwerk", "~> 2.6.18"
@@ -37,5 +39,6 @@ group :test do
   gem "pdf-reader", "~> 2.14"
   gem "rack-test", "~> 2.1"
   gem "rspec", "~> 3.13"
+  gem "simplecov", "~> 0.22", require: false
   gem "standard", "~> 1.40", require: false
 end

@@ -5,7 +5,7 @@ namespace :knowledge do
   task :check do
     $LOAD_PATH.unshift File.expand_path("lib", __dir__)
     require "fenbo"
-    require "fenbo/knowledge_check"
+    require "fenbo/kernel/knowledge_check"
     report = Fenbo::KnowledgeCheck.new.run
     report.notes.each { |note| puts "  #{note}" }
     abort report.faults.map { |fault| "  mend: #{fault}" }.join("\n") if report.faults.any?

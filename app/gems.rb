@@ -21,3 +21,4 @@ require "json"
 
 $LOAD_PATH.unshift File.expand_path("../lib", __dir__)
 require "fenbo"
+require "fenbo_simulation"

@@ -16,7 +16,7 @@
 #   Command     the same tools from a shell (bin/fenbo)
 #   Electrical  amps, phases, windings, capacitor: what the meter says
 #   Diagnosis   diagnose: which causes explain the findings, and what to test next
-#   Fitting     fit, fan_laws: do shaft, blade and guard get along, and what a change costs
+#   Clearance     fit, fan_laws: do shaft, blade and guard get along, and what a change costs
 #   Frost       frost: where it lies on the coil, and what that argues for
 #   Matching    match: which motors can take the old one's place
 #   Sound       sound: what a recording of one fan can show
@@ -24,35 +24,34 @@
 #   Product     product: how long the goods can wait
 #   Proof       pulldown: is the box on its way to the setpoint?
 #   Refrigerant refrigerant: what a circuit took, and how fast it leaks
-#   Procedure   procedure: the work plan, taken apart and put back
+#   WorkPlan   procedure: the work plan, taken apart and put back
 #   Quantities  what people type ("3/8 in", "41 °F", "1,2 A") to SI and back
 #   Knowledge   judgement as data (lib/fenbo/knowledge/*.yml), Limits by name
 module Fenbo
-  autoload :Command, "fenbo/command"
+  autoload :Clearance, "fenbo/clearance"
+  autoload :Command, "fenbo/tools/command"
   autoload :Diagnosis, "fenbo/diagnosis"
   autoload :Electrical, "fenbo/electrical"
-  autoload :Error, "fenbo/errors"
-  autoload :Fitting, "fenbo/fitting"
-  autoload :Frost, "fenbo/frost"
-  autoload :Input, "fenbo/input"
-  autoload :Knowledge, "fenbo/knowledge"
-  autoload :KnowledgeCheck, "fenbo/knowledge_check"
-  autoload :KnowledgeError, "fenbo/errors"
-  autoload :MissingLibrary, "fenbo/errors"
-  autoload :Limits, "fenbo/limits"
+  autoload :Error, "fenbo/kernel/errors"
+  autoload :Frost, "fenbo/observation/frost"
+  autoload :Input, "fenbo/kernel/input"
+  autoload :Knowledge, "fenbo/kernel/knowledge"
+  autoload :KnowledgeCheck, "fenbo/kernel/knowledge_check"
+  autoload :KnowledgeError, "fenbo/kernel/errors"
+  autoload :MissingLibrary, "fenbo/kernel/errors"
+  autoload :Limits, "fenbo/kernel/limits"
   autoload :Matching, "fenbo/matching"
-  autoload :Procedure, "fenbo/procedure"
   autoload :Product, "fenbo/product"
   autoload :Proof, "fenbo/proof"
-  autoload :Quantities, "fenbo/quantities"
-  autoload :Reason, "fenbo/reason"
+  autoload :Quantities, "fenbo/kernel/quantities"
+  autoload :Reason, "fenbo/kernel/reason"
   autoload :Refrigerant, "fenbo/refrigerant"
-  autoload :Refusal, "fenbo/refusal"
-  autoload :Result, "fenbo/result"
-  autoload :Simulation, "fenbo/simulation"
-  autoload :Sound, "fenbo/sound"
+  autoload :Refusal, "fenbo/kernel/refusal"
+  autoload :Result, "fenbo/kernel/result"
+  autoload :Sound, "fenbo/observation/sound"
   autoload :Sourcing, "fenbo/sourcing"
-  autoload :Tool, "fenbo/tool"
+  autoload :Tool, "fenbo/kernel/tool"
   autoload :Tools, "fenbo/tools"
-  autoload :Value, "fenbo/value"
+  autoload :Value, "fenbo/kernel/value"
+  autoload :WorkPlan, "fenbo/work_plan"
 end

@@ -4,7 +4,7 @@
 # nothing of the engine's likelihoods, and brings each to a decision three ways.
 # Writes nothing.
 $LOAD_PATH.unshift File.expand_path("../lib", __dir__)
-require "fenbo"
+require "fenbo_simulation"
 require_relative "lib/spread_work"
 require_relative "lib/errand"
 require_relative "lib/strategies"
@@ -34,7 +34,7 @@ end
 # engine's models stay warm.
 def work(numbers, seed)
   observers =
-    numbers.map { |number| [number, Fenbo::Simulation::CaseMaker.new(Random.new(seed * 1_000_003 + number)).draw] }
+    numbers.map { |number| [number, FenboSimulation::CaseMaker.new(Random.new(seed * 1_000_003 + number)).draw] }
   observers
     .sort_by { |number, observer| [observer.rig.family, observer.rig.side, observer.rig.motor, number] }
     .map do |number, observer|
@@ -67,8 +67,8 @@ end
 def two(value) = value.nil? ? "–" : format("%.1f", value)
 
 puts "diagnosis: #{cases} simulated jobs, seed #{seed}; observers err in " \
-  "#{(Fenbo::Simulation::Observer::MISTAKE * 100).round} % of their answers, " \
-  "#{(Fenbo::Simulation::CaseMaker::TWO_FAULTS * 100).round} % have two faults"
+  "#{(FenboSimulation::Observer::MISTAKE * 100).round} % of their answers, " \
+  "#{(FenboSimulation::CaseMaker::TWO_FAULTS * 100).round} % have two faults"
 fenbo, list = rows.map { |one| one[:fenbo] }, rows.map { |one| one[:list] }
 asked = rows.select { |one| one[:shortest] }
 known = rows.select { |one| one[:shortest] && one[:fenbo].decisive }

@@ -4,12 +4,12 @@
 # conditions the classifier was not set on, and how they are read. Writes nothing.
 $LOAD_PATH.unshift File.expand_path("../lib", __dir__)
 require "bundler/setup"
-require "fenbo"
+require "fenbo_simulation"
 require_relative "lib/spread_work"
 
 per_kind = Integer(ARGV[0] || 36)
 seed = Integer(ARGV[1] || 77)
-MICROPHONE = Fenbo::Simulation::Microphone
+MICROPHONE = FenboSimulation::Microphone
 LEVELS = [20, 12, 6].freeze
 TARGETS = {20 => 95, 12 => 88}.freeze
 WORKERS = 2

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 $LOAD_PATH.unshift File.expand_path("../lib", __dir__)
-require "fenbo"
+require "fenbo_simulation"
 
 RSpec.configure do |config|
   config.disable_monkey_patching!

@@ -13,13 +13,13 @@ module Api
       need :record
       content_type :json
       unless Fenbo::Electrical::FAMILIES.include?(params[:family]) &&
-          Fenbo::Simulation::Clamp::CONDITIONS.key?(params[:condition])
+          FenboSimulation::Clamp::CONDITIONS.key?(params[:condition])
         halt 422, JSON.generate(errors: [{field: "family", message: "is not known"}])
       end
       plate = Fenbo::Quantities.read(params[:plate].to_s, "current")
       halt 422, JSON.generate(errors: [{field: "plate", message: plate.fault}]) unless plate.ok?
       clamp =
-        Fenbo::Simulation::Clamp.new(
+        FenboSimulation::Clamp.new(
           family: params[:family],
           plate_amps: plate.value,
           condition: params[:condition],

@@ -13,7 +13,7 @@ module Shared
 
     # nil where this family has no plan yet.
     def self.of(job)
-      new(job) if Fenbo::Procedure::Plan.families.include?(job.unit.family)
+      new(job) if Fenbo::WorkPlan::Plan.families.include?(job.unit.family)
     end
 
     attr_reader :job, :plan
@@ -67,7 +67,7 @@ module Shared
       off if off && off.abs > Shop.limits["fit.tolerance"]
     end
 
-    def features = Fenbo::Procedure::Plan.features(job.unit.family)
+    def features = Fenbo::WorkPlan::Plan.features(job.unit.family)
 
     def feature(id)
       value = answers[id]
@@ -83,7 +83,7 @@ module Shared
     def build
       task = (job.position_in_hand.side == "condenser") ? "condenser_fan_motor" : "evaporator_fan_motor"
       input = Fenbo::Input.new({"family" => job.unit.family, "task" => task, "features" => answers})
-      Fenbo::Procedure::Plan.new(Fenbo::Procedure::Plan.read(input, Shop.limits), Shop.limits)
+      Fenbo::WorkPlan::Plan.new(Fenbo::WorkPlan::Plan.read(input, Shop.limits), Shop.limits)
     end
 
     # The unit's features, with what its record says of wet and flammable.

@@ -89,7 +89,7 @@ module Demo
 
     def record(job, visit, technician, at, position, kind, seed:, rpm: 1310, blades: 5)
       bytes =
-        Fenbo::Simulation::Microphone.new(
+        FenboSimulation::Microphone.new(
           kind:,
           rpm:,
           blades:,

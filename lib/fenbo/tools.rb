@@ -21,8 +21,8 @@ module Fenbo
         -> { Diagnosis::Diagnose }
       ],
       "energy" => ["What does a motor that takes less save in a year?", -> { Matching::Energy }],
-      "fan_laws" => ["What does another speed, diameter or pitch do to air and load?", -> { Fitting::FanLaws }],
-      "fit" => ["Where may the blade sit on the shaft, and does it clear?", -> { Fitting::Fit }],
+      "fan_laws" => ["What does another speed, diameter or pitch do to air and load?", -> { Clearance::FanLaws }],
+      "fit" => ["Where may the blade sit on the shaft, and does it clear?", -> { Clearance::Fit }],
       "frost" => ["Where does the frost lie, and what does that argue for?", -> { Frost::Reading }],
       "match" => ["Which motors can take the place of the old one?", -> { Matching::Match }],
       "nameplate" => ["What does a motor's plate say, and does it agree with itself?", -> { Matching::Nameplate }],
@@ -30,7 +30,7 @@ module Fenbo
         "Are the three legs alike, and does a high one belong to supply or motor?",
         -> { Electrical::Phases }
       ],
-      "procedure" => ["The work plan: made safe, taken apart, exchanged, put back, proved", -> { Procedure::Plan }],
+      "procedure" => ["The work plan: made safe, taken apart, exchanged, put back, proved", -> { WorkPlan::Plan }],
       "product" => ["How long can the goods wait?", -> { Product::Clock }],
       "pulldown" => ["Is the box on its way to the setpoint, and when is it there?", -> { Proof::Pulldown }],
       "refrigerant" => ["What a circuit took and gave, and how fast it leaks", -> { Refrigerant::Ledger }],

@@ -14,10 +14,10 @@ class Rooms
     simulation: %i[core],
     records: %i[core],
     suppliers: %i[core records],
-    shared: %i[core records suppliers],
+    shared: %i[core simulation records suppliers],
     sync: %i[core records suppliers shared],
-    room: %i[core records suppliers shared sync],
-    house: %i[core records suppliers shared sync room]
+    room: %i[core simulation records suppliers shared sync],
+    house: %i[core simulation records suppliers shared sync room]
   }.freeze
   DEFINED = /^ *(?:class|autoload) :?([A-Z]\w*)(?!::)|^ *([A-Z]\w*) =/
   FRAMES = %w[ActiveRecord Sinatra Rack].freeze

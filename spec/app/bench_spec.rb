@@ -109,7 +109,7 @@ RSpec.describe "the instruments", :rolled_back do
     end
 
     it "is shown with its median, through the door a real one uses" do
-      send_lines Fenbo::Simulation::Clamp
+      send_lines FenboSimulation::Clamp
         .new(family: "three_phase", plate_amps: 1.4, condition: "worn", random: Random.new(1))
         .lines(Time.now)
         .join("\n")

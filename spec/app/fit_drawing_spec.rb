@@ -6,8 +6,8 @@ require "nokogiri"
 RSpec.describe Shared::Drawing::ClearanceSection do
   def drawing(question, wide: true)
     fit =
-      Fenbo::Fitting::Fit.new(
-        Fenbo::Fitting::Question.read(Fenbo::Input.new(question), Fenbo::Limits.default),
+      Fenbo::Clearance::Fit.new(
+        Fenbo::Clearance::Question.read(Fenbo::Input.new(question), Fenbo::Limits.default),
         Fenbo::Limits.default
       )
     described_class.new(

@@ -173,7 +173,7 @@ RSpec.describe "the instruments' drawings" do
     curves =
       %w[bearing healthy].map do |kind|
         bytes =
-          Fenbo::Simulation::Microphone.new(
+          FenboSimulation::Microphone.new(
             kind:,
             rpm: 1310,
             blades: 5,

@@ -98,7 +98,7 @@ RSpec.describe "seeing and hearing", :rolled_back do
 
   describe "a recording" do
     def wav(kind, **more)
-      Fenbo::Simulation::Microphone.new(
+      FenboSimulation::Microphone.new(
         kind:,
         rpm: 1300,
         blades: 4,
@@ -176,7 +176,7 @@ RSpec.describe "seeing and hearing", :rolled_back do
     end
 
     it "comes from the simulated microphone too" do
-      allow(Fenbo::Simulation::Microphone).to receive(:new).and_wrap_original { |make, **more|
+      allow(FenboSimulation::Microphone).to receive(:new).and_wrap_original { |make, **more|
         make.call(**more, random: Random.new(2))
       }
       get "/jobs/#{job.number}/sounds?fan=evaporator-2"

@@ -60,7 +60,7 @@ RSpec.describe "showing it instead of describing it" do
 
   it "hears the bearing of a display case, lays the recording over another and sends it to the verdict" do
     # The same recording every time: one in fifty is hard to hear right.
-    allow(Fenbo::Simulation::Microphone).to receive(:new).and_wrap_original { |make, **more|
+    allow(FenboSimulation::Microphone).to receive(:new).and_wrap_original { |make, **more|
       make.call(**more, random: Random.new(2))
     }
     job = open_job("Tincture case, Market square", "It roars.")

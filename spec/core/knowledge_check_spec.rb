@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require "fenbo/knowledge_check"
+require "fenbo/kernel/knowledge_check"
 
 RSpec.describe Fenbo::KnowledgeCheck do
   it "finds nothing to mend in what ships" do

@@ -10,7 +10,7 @@ module Shared
       RULER = 438
       LEFT = 40
 
-      # @param layout [Fenbo::Fitting::Layout]
+      # @param layout [Fenbo::Clearance::Layout]
       # @param range [Array(Float, Float), nil] where the hub may sit with these spacers
       # @param words [#call] a length in mm as the reader wants it
       # @param wide [Boolean] for the desk; else for a phone

@@ -38,9 +38,9 @@ module Stations
       end
 
       def simulated
-        kind = Fenbo::Simulation::Microphone::KINDS.include?(params[:simulated]) ? params[:simulated] : "healthy"
+        kind = FenboSimulation::Microphone::KINDS.include?(params[:simulated]) ? params[:simulated] : "healthy"
         speed = Fenbo::Quantities.read(params[:rpm].to_s, "speed")
-        Fenbo::Simulation::Microphone.new(
+        FenboSimulation::Microphone.new(
           kind:,
           rpm: (speed.ok? && speed.value.between?(600, 3600)) ? speed.value : 1300,
           blades: whole(params[:blades]).clamp(3, 7),

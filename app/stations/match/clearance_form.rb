@@ -75,8 +75,8 @@ module Stations
       # The solver's own object, for drawing.
       def layout
         return nil unless @question
-        Fenbo::Fitting::Fit.new(
-          Fenbo::Fitting::Question.read(Fenbo::Input.new(@question), Shared::Shop.limits),
+        Fenbo::Clearance::Fit.new(
+          Fenbo::Clearance::Question.read(Fenbo::Input.new(@question), Shared::Shop.limits),
           Shared::Shop.limits
         ).layout
       end

@@ -13,7 +13,7 @@ module Fenbo
 
       # @return [Result] of the tool `fit`
       def with(shaft_mm)
-        @solved[shaft_mm] ||= Fitting::Fit.new(Fitting::Question.new(**@question.to_h, shaft_mm:), @limits).answer
+        @solved[shaft_mm] ||= Clearance::Fit.new(Clearance::Question.new(**@question.to_h, shaft_mm:), @limits).answer
       end
     end
   end

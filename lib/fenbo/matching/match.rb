@@ -44,7 +44,7 @@ module Fenbo
         return nil unless input.given?("fit")
         input.object("fit")
         lengths = input.raw("fit")
-        Fitting::Question.read(input.nested(lengths.merge("L" => 1), "fit"), limits) if lengths.is_a?(Hash)
+        Clearance::Question.read(input.nested(lengths.merge("L" => 1), "fit"), limits) if lengths.is_a?(Hash)
       end
 
       def self.read_motors(input)

@@ -257,7 +257,7 @@ RSpec.describe Fenbo::Diagnosis::Diagnose do
   it "leaves out no set of three that matters" do
     random = Random.new(4)
     4.times do
-      rig = Fenbo::Simulation::CaseMaker.new(random).draw
+      rig = FenboSimulation::CaseMaker.new(random).draw
       tests = Fenbo::Diagnosis::Test.all.values.select { |test| rig.rig.equipment.test?(test) }.sample(6, random:)
       file =
         Fenbo::Diagnosis::CaseFile.read(

@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
-RSpec.describe Fenbo::Simulation do
+RSpec.describe FenboSimulation do
   motor = ->(family, blade: 0.92, friction: 0.04, **state) do
-    Fenbo::Simulation::Motor.new(family, **state).run(blade:, friction:)
+    FenboSimulation::Motor.new(family, **state).run(blade:, friction:)
   end
 
   it "turns a healthy motor at its rated speed and current, near enough" do
@@ -30,14 +30,14 @@ RSpec.describe Fenbo::Simulation do
   end
 
   it "draws the same job from the same seed, and somebody always has a reason to call" do
-    draw = -> { Fenbo::Simulation::CaseMaker.new(Random.new(8)).draw }
+    draw = -> { FenboSimulation::CaseMaker.new(Random.new(8)).draw }
     one, other = draw.call, draw.call
     expect([one.rig.family, one.rig.faults, one.rig.figures]).to eq [
       other.rig.family,
       other.rig.faults,
       other.rig.figures
     ]
-    jobs = Array.new(60) { |seed| Fenbo::Simulation::CaseMaker.new(Random.new(seed)).draw }
+    jobs = Array.new(60) { |seed| FenboSimulation::CaseMaker.new(Random.new(seed)).draw }
     expect(jobs.reject { |job| job.rig.faults.empty? }.map(&:symptoms)).to all(be_any)
     expect(jobs.count { |job| job.rig.faults.size == 2 }).to be_between(3, 18)
   end
@@ -46,7 +46,7 @@ RSpec.describe Fenbo::Simulation do
     random = Random.new(2)
     Fenbo::Diagnosis::Cause.all.each_key do |fault|
       rig =
-        Fenbo::Simulation::Rig.new(
+        FenboSimulation::Rig.new(
           family: "walk_in_cooler",
           side: "evaporator",
           motor: "psc",
@@ -55,7 +55,7 @@ RSpec.describe Fenbo::Simulation do
           neighbours: 2,
           spread: random
         )
-      observer = Fenbo::Simulation::Observer.new(rig, random)
+      observer = FenboSimulation::Observer.new(rig, random)
       Fenbo::Diagnosis::Test.all.each_value do |test|
         expect(test.outcomes).to include(observer.see(test.id)), "#{fault} #{test.id}"
       end
@@ -64,7 +64,7 @@ RSpec.describe Fenbo::Simulation do
 
   it "errs in its share of answers and no more" do
     rig =
-      Fenbo::Simulation::Rig.new(
+      FenboSimulation::Rig.new(
         family: "walk_in_cooler",
         side: "evaporator",
         motor: "psc",
@@ -73,7 +73,7 @@ RSpec.describe Fenbo::Simulation do
         neighbours: 0,
         spread: Random.new(1)
       )
-    observer = Fenbo::Simulation::Observer.new(rig, Random.new(1))
+    observer = FenboSimulation::Observer.new(rig, Random.new(1))
     expect(Array.new(1000) { observer.see("hub_grip") }.count("tight")).to be_between(30, 75)
   end
 end
