@@ -1,42 +1,57 @@
 # frozen_string_literal: true
 
-# The second half of bin/test: a database of its own (fast, not durable), the
-# linter, the knowledge check, then RSpec, whose summary stands last.
+# The second half of bin/test: linters, knowledge and rooms, then RSpec in two lanes
+# side by side, each on a database of its own (fast, not durable): core and app, with
+# what they cover of lib and app; and the browser. The summaries stand last.
 IO.for_fd(9, autoclose: false).close_on_exec = true if File.exist?("/proc/self/fd/9")
 
 require_relative "lib/private_postgres"
+require_relative "lib/lanes"
 
 ROOT = File.expand_path("..", __dir__)
 Dir.chdir(ROOT)
-SUITES = %w[core app browser].freeze
+SUITES = %w[quick core app browser].freeze
 
-suites = SUITES.include?(ARGV.first) ? [ARGV.shift] : SUITES
+suite = ARGV.shift if SUITES.include?(ARGV.first)
 # A file named on the command line is run instead of the suites.
-paths = (ARGV.any? { |argument| argument.start_with?("spec/") }) ? [] : suites.map { |suite| "spec/#{suite}" }
+files = ARGV.any? { |argument| argument.start_with?("spec/") }
 
-def step(name, *command)
-  puts "  #{name}"
-  return if system(*command)
-  abort "\n#{name} failed. The command was: #{command.join(" ")}"
+def rspec(*arguments) = ["bundle", "exec", "rspec", *arguments]
+
+def database(postgres, name)
+  postgres.drop_database(name)
+  postgres.create_database(name)
+  {"DATABASE_URL" => postgres.url(name), "FENBO_FILES" => File.join(ROOT, "var", name)}
 end
 
-step "linter", "bundle", "exec", "standardrb"
-step "knowledge", "bundle", "exec", "rake", "--quiet", "knowledge:check"
+def with_postgres
+  postgres = PrivatePostgres.new(ROOT, name: "test-postgres", durable: false).start
+  at_exit { postgres.stop }
+  postgres
+rescue PrivatePostgres::Failed, SystemCallError => problem
+  abort "\nThe test database could not be started: #{problem.message}\nLook into var/test-postgres/log."
+end
+
+CHECKS = [
+  ["linter", "bundle", "exec", "standardrb"],
+  ["lines", "bundle", "exec", "ruby", "script/lint_lines.rb"],
+  ["templates", "bundle", "exec", "ruby", "script/lint_templates.rb"],
+  ["knowledge", "bundle", "exec", "rake", "--quiet", "knowledge:check"],
+  ["rooms", "bundle", "exec", "rake", "--quiet", "rooms:check"]
+].freeze
 
 ENV["RACK_ENV"] = "test"
 ENV["FENBO_SECRET"] = "0" * 128
-postgres = nil
-unless suites == ["core"]
-  begin
-    postgres = PrivatePostgres.new(ROOT, name: "test-postgres", durable: false).start
-    at_exit { postgres.stop }
-    postgres.drop_database("fenbo_test")
-    postgres.create_database("fenbo_test")
-    ENV["DATABASE_URL"] = postgres.url("fenbo_test")
-    ENV["FENBO_FILES"] = File.join(ROOT, "var", "test-files")
-  rescue PrivatePostgres::Failed, SystemCallError => problem
-    abort "\nThe test database could not be started: #{problem.message}\nLook into var/test-postgres/log."
-  end
-end
 
-exit(system("bundle", "exec", "rspec", *paths, *ARGV) ? 0 : 1)
+exec(*rspec("spec/core", "--tag", "~slow", *ARGV)) if suite == "quick"
+exec(*rspec("spec/core", *ARGV)) if suite == "core"
+Lanes.checks(CHECKS) unless suite || files
+
+postgres = with_postgres
+exit(system(database(postgres, "fenbo_test"), *rspec(*("spec/#{suite}" if suite), *ARGV)) ? 0 : 1) if suite || files
+
+lanes = [
+  Lanes::Lane.new("core and app", database(postgres, "fenbo_test").merge("FENBO_COVERAGE" => "1"), rspec("spec/core", "spec/app")),
+  Lanes::Lane.new("browser", database(postgres, "fenbo_browser"), rspec("spec/browser"))
+]
+exit(Lanes.run(lanes) ? 0 : 1)

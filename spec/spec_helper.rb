@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "coverage" if ENV["FENBO_COVERAGE"]
+
 $LOAD_PATH.unshift File.expand_path("../lib", __dir__)
 require "fenbo_simulation"
 

@@ -1,0 +1,14 @@
+# frozen_string_literal: true
+
+# What the core and app suites run of lib and app, by line and by branch; below the
+# floor the run fails.
+require "simplecov"
+
+SimpleCov.start do
+  enable_coverage :branch
+  track_files "{lib,app}/**/*.rb"
+  add_filter { |file| !file.filename.start_with?(File.join(SimpleCov.root, "lib/"), File.join(SimpleCov.root, "app/")) }
+  coverage_dir "var/coverage"
+  minimum_coverage line: 97, branch: 85
+  formatter SimpleCov::Formatter::SimpleFormatter
+end
