@@ -4,11 +4,12 @@
 # clock and no random numbers of its own.
 #
 #   require "fenbo"
-#   answer = Fenbo::Tools.call("amps", {
+#   answer = Fenbo.call(:amps, {
 #     "motor" => {"family" => "psc", "nameplate_amps" => 1.2, "nameplate_volts" => 230},
 #     "reading" => {"amps" => [0.7], "volts" => [228]}
 #   })
 #   answer.verdict        #=> "under"
+#   answer.window.low     #=> 0.9
 #   answer.reasons.first.text
 #
 # The parts, from the outside in:
@@ -28,13 +29,15 @@
 #   Quantities  what people type ("3/8 in", "41 °F", "1,2 A") to SI and back
 #   Knowledge   judgement as data (lib/fenbo/knowledge/*.yml), Limits by name
 module Fenbo
+  autoload :Answer, "fenbo/kernel/answer"
   autoload :Clearance, "fenbo/clearance"
-  autoload :Command, "fenbo/tools/command"
   autoload :Diagnosis, "fenbo/diagnosis"
   autoload :Electrical, "fenbo/electrical"
   autoload :Error, "fenbo/kernel/errors"
   autoload :Frost, "fenbo/observation/frost"
   autoload :Input, "fenbo/kernel/input"
+  autoload :Json, "fenbo/kernel/json"
+  autoload :JobFile, "fenbo/job_file"
   autoload :Knowledge, "fenbo/kernel/knowledge"
   autoload :KnowledgeCheck, "fenbo/kernel/knowledge_check"
   autoload :KnowledgeError, "fenbo/kernel/errors"
@@ -48,10 +51,19 @@ module Fenbo
   autoload :Refrigerant, "fenbo/refrigerant"
   autoload :Refusal, "fenbo/kernel/refusal"
   autoload :Result, "fenbo/kernel/result"
+  autoload :Shape, "fenbo/kernel/shape"
   autoload :Sound, "fenbo/observation/sound"
   autoload :Sourcing, "fenbo/sourcing"
+  autoload :Statistics, "fenbo/kernel/statistics"
+  autoload :Tolerance, "fenbo/kernel/tolerance"
   autoload :Tool, "fenbo/kernel/tool"
   autoload :Tools, "fenbo/tools"
   autoload :Value, "fenbo/kernel/value"
   autoload :WorkPlan, "fenbo/work_plan"
+
+  # The one door into the core: a tool by its name, its question as parsed JSON.
+  # @return [Answer, Refusal]
+  def self.call(name, question, limits: Limits.default)
+    Tools.call(name, question, limits:)
+  end
 end

@@ -95,6 +95,19 @@ module AppHelpers
 
   def app = @app ||= Web.app
 
+  # A job's row as the job file, as it stands now.
+  def file(job) = JobSource.numbered(job.number)
+
+  def fan(job, key = "evaporator-1") = file(job).unit.fan(key)
+
+  # What the core says, as a drawing takes it; only what the drawing looks at is given.
+  def answer(tool, **figures)
+    shape = Fenbo::Tools.entry(tool).shape
+    shape.from_json(Fenbo::Json.plain(shape.types.to_h { |name, type| [name, blank(type)] }.merge(reasons: [], **figures)))
+  end
+
+  def blank(type) = type.optional? ? nil : {"string" => "", "number" => 0, "array" => []}[type.schema["type"]]
+
   def sign_in(user)
     clear_cookies
     get "/sign-in"

@@ -17,15 +17,15 @@ module Api
 
     post "/api/v1/:tool" do
       content_type :json
-      halt 404, JSON.generate(Fenbo::Tools.call(params[:tool], {}).to_h) unless Fenbo::Tools.entry(params[:tool])
+      halt 404, JSON.generate(Fenbo.call(params[:tool], {}).as_json) unless Fenbo::Tools.entry(params[:tool])
       answer =
-        Fenbo::Tools.call(
+        Fenbo.call(
           params[:tool],
           (params[:tool] == "sound") ? sound_question : from_database(body_json),
           limits: Shared::Shop.limits
         )
       status 422 if answer.refused?
-      JSON.generate(answer.to_h)
+      JSON.generate(answer.as_json)
     end
 
     get "/api/v1/?" do

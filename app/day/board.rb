@@ -114,8 +114,10 @@ module Day
         .to_a
     end
 
+    def limits = @limits ||= Shared::Shop.limits
+
     def entry(job)
-      clock = Shared::ProductClock.of(job, now)
+      clock = Fenbo::Product::JobClock.new(job, now:, limits:)
       Entry.new(
         job:,
         clock:,

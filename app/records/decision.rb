@@ -4,14 +4,6 @@
 class Decision < ApplicationRecord
   include Recorded
 
-  ACTIONS = {
-    "replace" => "Replace",
-    "repair" => "Repair",
-    "clean" => "Clean",
-    "wait" => "Wait and watch",
-    "other" => "Something else"
-  }.freeze
-
   belongs_to :countersigned_by, class_name: "User", optional: true
 
   def overridden? = !override_reason.nil?

@@ -8,6 +8,9 @@ class FanPosition < ApplicationRecord
   has_many :findings
   has_many :readings
 
+  # As the job file calls it.
+  def motor = motor_now
+
   # As the core names it: "evaporator-2".
   def key = "#{side}-#{number}"
 

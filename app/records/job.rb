@@ -4,7 +4,7 @@
 class Job < ApplicationRecord
   include Audited
 
-  STATIONS = %w[call look measure decide match source fit prove hand_over].freeze
+  STATIONS = Fenbo::JobFile::STATIONS
 
   # A complaint after longer than this is a new one.
   COMES_BACK = 180.days
@@ -45,18 +45,17 @@ class Job < ApplicationRecord
 
   def closed? = status == "closed"
 
+  # Whether a station's work is done.
+  def done?(station)
+    station_steps.any? { |step| step.station == station && step.state == "done" }
+  end
+
   def decision = decisions.reject(&:voided?).last
 
-  # The other jobs of the same visit.
-  def siblings
-    @siblings ||=
-      Job
-        .where(beside_id: [id, beside_id].compact)
-        .or(Job.where(id: beside_id))
-        .where.not(id:)
-        .includes(:unit)
-        .order(:number)
-        .to_a
+  # The other jobs of a visit, by uid and the uid of the visit's first job.
+  def self.beside(uid, first)
+    visit = Job.where(uid: [uid, first].compact).or(Job.where(beside_id: Job.where(uid: [uid, first].compact).select(:id)))
+    visit.where.not(uid:).includes(:unit).order(:number).to_a
   end
 
   # Decided jobs of this unit that this one may come back to.

@@ -45,6 +45,9 @@ class Unit < ApplicationRecord
     fan_positions.first&.side || Fenbo::Knowledge.table("families")[family]["sides"].first
   end
 
+  # As the job file calls them.
+  def fans = fan_positions
+
   def position(key) = fan_positions.find { |one| one.key == key }
 
   private

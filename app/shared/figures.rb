@@ -20,6 +20,9 @@ module Shared
 
     def clock(time) = time && Shop.local(time).strftime("%H:%M")
 
+    # A time as a browser's field holds it.
+    def field_time(time) = time && Shop.local(time).strftime("%Y-%m-%dT%H:%M")
+
     def day(time) = time && Shop.local(time).strftime("%a %-d %b")
 
     def day_clock(time) = time && "#{day(time)} #{clock(time)}"
@@ -30,6 +33,15 @@ module Shared
       return "#{(hours / 24).floor} d #{(hours % 24).floor} h" if hours >= 48
       whole, minutes = (hours * 60).round.divmod(60)
       "#{whole} h #{minutes.to_s.rjust(2, "0")}"
+    end
+
+    # Slower than this a box counts as steady, K an hour.
+    STEADY_K = 0.05
+
+    def drift_words(kelvin)
+      return "steady" if kelvin.abs < STEADY_K
+      pace = show(kelvin.abs.round(1), "difference")
+      "reckoned now, #{kelvin.positive? ? "rising" : "falling"} #{pace} an hour"
     end
 
     def percent(share) = "#{(share * 100).round} %"

@@ -19,13 +19,13 @@ module Shared
       "refrigerant" => "Refrigerant"
     }.freeze
 
-    def self.of(tool, typed, user:, position: nil)
-      Instruments.const_get(tool.camelize).new(typed, user:, position:)
+    def self.of(tool, typed, user:, job: nil, fan: nil)
+      Instruments.const_get(tool.camelize).new(typed, user:, job:, fan:)
     end
 
     # Those that have something to say about a fan of this motor family.
-    def self.for_fan(position)
-      family = position.motor_now&.family
+    def self.for_fan(fan)
+      family = fan.motor&.family
       ALL
         .keys
         .first(4)
@@ -41,11 +41,12 @@ module Shared
     attr_reader :result, :faults
 
     # @param typed [Hash] as the form sent it
-    # @param position [FanPosition, nil] whose plate gives what is not asked then
-    def initialize(typed, user:, position: nil)
+    # @param job [Fenbo::JobFile::Job, nil] and its fan, whose plate gives what is not asked then
+    def initialize(typed, user:, job: nil, fan: nil)
       @typed = typed
       @user = user
-      @position = position
+      @job = job
+      @fan = fan
       @faults = {}
     end
 
@@ -65,7 +66,7 @@ module Shared
       asked = question
       return false if faults.any?
       @question = asked
-      @result = Fenbo::Tools.call(tool, asked, limits: Shop.limits)
+      @result = Fenbo.call(tool, asked, limits: Shop.limits)
       @result.faults.each { |fault| faults[field_of(fault.field)] ||= sentence(fault.message) } if @result.refused?
       faults.empty?
     end
@@ -73,8 +74,15 @@ module Shared
     # What a field holds: as typed, else what is known beforehand.
     def value(name) = @typed[name].nil? ? known[name] : @typed[name]
 
-    # Whether it is only read on a unit made safe and proved dead.
-    def dead? = false
+    # Whether what is typed is only read on a unit made safe and proved dead.
+    def dead? = Fenbo::Electrical.dead?(tool, {})
+
+    # The reading to be kept.
+    # @param id [String] made by who sends it
+    def entry(id:, phase:)
+      Entries::Reading.new(id:, fan: fan&.key, kind: tool, question: asked, result:, phase:, typed: kept_typed,
+        meter: user.meter_for_core, findings: findings.merge(beside))
+    end
 
     # Test => outcome that the answer amounts to; none where it cannot tell.
     def findings = {}
@@ -89,14 +97,17 @@ module Shared
 
     private
 
-    attr_reader :user, :position
+    attr_reader :user, :job, :fan
+
+    # What it amounts to beside its neighbours.
+    def beside = {}
 
     # What is known before anything is typed, by field.
     def known = {}
 
-    def plate = position&.motor_now
+    def plate = fan&.motor
 
-    def site_volts = position&.unit&.supply_volts
+    def site_volts = job&.unit&.supply_volts
 
     def figure(name, required: false)
       text = value(name).to_s

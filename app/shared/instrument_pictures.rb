@@ -4,22 +4,18 @@ module Shared
   # The picture of an instrument: its empty face before anything was asked, what it
   # found afterwards.
   module InstrumentPictures
-    # @param asked, result [Hash, nil] with string keys, as kept with a reading
-    def instrument_picture(instrument, asked: nil, result: nil)
-      asked ||= instrument.asked&.as_json if instrument.result && !instrument.result.refused?
-      result ||= instrument.result.to_h.as_json if asked
+    # @param reading [Fenbo::JobFile::Reading, nil] one that was kept, instead of what is asked now
+    def instrument_picture(instrument, reading: nil)
+      asked, result = [reading.question, reading.answer] if reading&.answer
+      asked, result = [instrument.asked.as_json, instrument.result] if instrument.result && !instrument.result.refused?
       send(:"picture_of_#{instrument.tool}", instrument, asked, result)
     end
 
     private
 
     def picture_of_amps(instrument, asked, result)
-      return Drawing::AmpsDial.new(window: instrument_window(instrument)).svg unless result
+      return Drawing::AmpsDial.new(window: instrument.window).svg unless result
       Drawing::AmpsDial.new(result:, turns: asked.dig("reading", "turns") || 1).svg
-    end
-
-    def instrument_window(instrument)
-      (@position && AmpsWindow.of(@position) if instrument.tool == "amps")
     end
 
     def picture_of_phases(_instrument, asked, result)
@@ -48,7 +44,7 @@ module Shared
           unit: "A",
           limits: [limits["balance.amps_good"], limits["balance.amps_watch"]],
           rolled: asked["rolled_amps"],
-          lost: result["lost_leg"]
+          lost: result.lost_leg
         ).svg
       [volts, amps].compact.join
     end

@@ -15,6 +15,14 @@ module Shared
       ).svg
     end
 
+    # A kept amps reading on its scale, beside others of the same.
+    # @param top [Float] amps at the scale's end
+    def amps_scale(reading, top:, label:)
+      answer = reading.answer
+      window = answer.window unless answer.watts || reading.verdict == "not_by_amps"
+      Drawing::AmpsScale.new(legs: answer.legs, window:, top:, label:).svg
+    end
+
     def icon(name, **rest) = Drawing::Icon.new(name, **rest).svg
   end
 end

@@ -167,34 +167,66 @@ module Shared
       [code, erb(:error, locals: {code:, title:, text:})]
     end
 
-    # What every station shows comes with it; the rest is read where it is wanted.
-    def job
-      @job ||=
-        Job.preload(:station_steps, unit: [{fan_positions: :motor_now}, {site: :customer}]).find_by!(
-          number: whole(params[:number])
-        )
+    # The job as one value; everything a page shows of it comes from here.
+    # @return [Fenbo::JobFile::Job]
+    def job = @job ||= JobSource.numbered(whole(params[:number]))
+
+    # Its row, for what is written.
+    def record
+      @record ||= Job.find_by!(number: whole(params[:number]))
+    end
+
+    # Hands an entry in; the job is read anew afterwards.
+    # @raise [Logbook::Refused]
+    def take(entry)
+      Logbook.new(record, current_user).take(entry).tap { @job = nil }
+    end
+
+    # The same, where a refusal is told on a page of its own.
+    # @param title [String] of that page
+    def take_or_refuse(entry, title)
+      take(entry)
+    rescue Logbook::Refused => problem
+      halt(*refuse(422, title, problem.message))
     end
 
     # The fan looked at: ?fan=evaporator-2, else the one in hand.
     def position
-      @position ||= job.unit.position(params[:fan]) || job.unit.position(job.position_in_hand&.key)
+      @position ||= job.unit.fan(params[:fan]) || job.fan_in_hand
     end
 
     def standing = @standing ||= Standing.new(job, position)
 
+    def plan
+      @plan ||= Fenbo::WorkPlan::Progress.of(job, limits: Shop.limits)
+    end
+
+    def proof = Fenbo::Proof::Checklist.new(job)
+
+    # The other jobs of the same visit.
+    def sisters = @sisters ||= Job.beside(job.uid, job.beside)
+
+    # How long the product can wait, from now.
+    def product_clock
+      @product_clock ||= Fenbo::Product::JobClock.new(job, now: Time.now, limits: Shop.limits)
+    end
+
     def whole(text) = text.to_s.match?(/\A\d{1,9}\z/) ? text.to_i : 0
 
-    # The visit that is going on; the first thing recorded on site begins one.
-    def visit
-      @visit ||=
-        job.visits.reverse.find { |one| one.ends_at.nil? && one.starts_at <= Time.now } ||
-        job.visits.create!(technician: current_user, starts_at: Time.now, purpose: "on site", arrival_c: job.box_c)
+    UUID = /\A\h{8}-\h{4}-\h{4}-\h{4}-\h{12}\z/
+
+    # The id its sender gave an entry, or one of its own where none is readable.
+    def client_id
+      UUID.match?(params[:client_id].to_s) ? params[:client_id].downcase : SecureRandom.uuid
     end
 
-    def client_id
-      given = params[:client_id].to_s.downcase
-      given.match?(/\A\h{8}-\h{4}-\h{4}-\h{4}-\h{12}\z/) ? given : SecureRandom.uuid
+    # @raise [ActiveRecord::RecordNotFound] where it is none
+    def uuid(text)
+      UUID.match?(text.to_s) ? text.downcase : raise(ActiveRecord::RecordNotFound)
     end
+
+    # What was typed in a field that is not a figure, at most so long; nil where nothing was.
+    def text(name, longest) = params[name].to_s.strip[0, longest].presence
 
     # One sentence shown at the top of the next page.
     def tell(text) = session[:told] = text

@@ -22,9 +22,9 @@ module Shared
     def result
       @result ||=
         begin
-          question = CaseBuilder.new(job, position, without: @without).to_h
+          question = case_of(@without).to_h
           StandingCache.fetch([question, Setting.read("limits")]) do
-            Fenbo::Tools.call("diagnose", question, limits: Shop.limits)
+            Fenbo.call(:diagnose, question, limits: Shop.limits)
           end
         end
     end
@@ -33,39 +33,32 @@ module Shared
 
     def verdict_label = Fenbo::Diagnosis::Cause.label(verdict)
 
-    def decisive? = result[:decisive]
+    def decisive? = result.decisive
 
-    def contradictions = result[:contradictions]
+    def contradictions = result.contradictions
 
     def next_test
-      row = result[:next_tests].first
-      row && Fenbo::Diagnosis::Test[row[:test]]
+      row = result.next_tests.first
+      row && Fenbo::Diagnosis::Test[row.test]
     end
 
-    def next_row = result[:next_tests].first
+    def next_row = result.next_tests.first
 
     def other_next
-      result[:next_tests].drop(1).map { |row| [Fenbo::Diagnosis::Test[row[:test]], row] }
+      result.next_tests.drop(1).map { |row| [Fenbo::Diagnosis::Test[row.test], row] }
     end
 
     def withheld
-      result[:withheld].reject { |row| row[:why] == "answered already" }
+      result.withheld.reject { |row| row.why == "answered already" }
     end
 
     # The latest finding on this fan or the unit, and what it moved most.
-    def latest
-      @latest ||=
-        CaseBuilder
-          .new(job, position)
-          .findings
-          .select { |one| [nil, position.id].include?(one.fan_position_id) }
-          .max_by { |one| [one.taken_at, one.id] }
-    end
+    def latest = @latest ||= findings.last
 
     def moves
       return [] unless latest
       before = Standing.new(job, position, without: latest)
-      ids = (result[:causes] + before.result[:causes]).map { |row| row[:id] }.uniq
+      ids = (result.causes + before.result.causes).map { |row| row.id }.uniq
       all =
         ids.map do |id|
           Move.new(label: Fenbo::Diagnosis::Cause.label(id), from: before.percent_of(id), to: percent_of(id))
@@ -74,49 +67,56 @@ module Shared
     end
 
     def percent_of(id)
-      ((result[:causes].find { |row| row[:id] == id }&.fetch(:probability) || 0) * 100).round
+      ((result.causes.find { |row| row.id == id }&.probability || 0) * 100).round
     end
 
     # How many of the shop's closed jobs stand behind a cause's rate; nil while none do.
-    def behind(id) = result[:experience]&.fetch(id, nil)
+    def behind(id) = result.experience&.fetch(id, nil)
 
     # The likeliest causes, then "none of these", each with the findings that
     # speak for and against it.
     def rows(most = 4)
-      top = result[:causes].first(most).map { |row| row_of(row[:id], row[:probability]) }
-      top << row_of("healthy", result[:healthy]) if result[:healthy] >= 0.05
-      top.sort_by { |row| -row.percent }.first(most) << row_of("none_of_these", result[:none_of_these])
+      top = result.causes.first(most).map { |row| row_of(row.id, row.probability) }
+      top << row_of("healthy", result.healthy) if result.healthy >= 0.05
+      top.sort_by { |row| -row.percent }.first(most) << row_of("none_of_these", result.none_of_these)
     end
 
-    # Findings that bear on this fan: its own and the unit's.
-    def findings_count
-      CaseBuilder.new(job, position).findings.count { |finding| [nil, position.id].include?(finding.fan_position_id) }
-    end
+    # How many findings bear on this fan: its own and the unit's.
+    def findings_count = findings.size
 
     # Of the outcomes of the next test, how many in five settle the matter.
     def settles_in_five(row)
-      (row[:outcomes].sum { |one| (one[:leads_to] == verdict) ? one[:chance] : 0 } * 5).round
+      (row.outcomes.sum { |one| (one.leads_to == verdict) ? one.chance : 0 } * 5).round
     end
 
     def leads(row)
-      row[:outcomes].map { |one| [one[:outcome], Fenbo::Diagnosis::Cause.label(one[:leads_to]), one[:chance]] }
+      row.outcomes.map { |one| [one.outcome, Fenbo::Diagnosis::Cause.label(one.leads_to), one.chance] }
     end
 
-    def ledger(id) = result[:ledger][id] || []
+    def ledger(id) = result.ledger[id] || []
 
     private
+
+    def findings
+      @findings ||= job.live_findings.select { |finding| finding.about?(position.key) }
+    end
+
+    def case_of(without)
+      Fenbo::Diagnosis::JobCase.new(job, position, today: Date.today, without:, experience: ShopExperience.experience,
+        minute_cost: Setting.read("rate_per_hour_cents") / 6000.0)
+    end
 
     def row_of(id, chance)
       Row.new(id:, label: Fenbo::Diagnosis::Cause.label(id), percent: (chance * 100).round, because: because(id))
     end
 
     def because(id)
-      said = ledger(id).reject { |entry| entry[:strength].start_with?("hardly") }.first(3)
+      said = ledger(id).reject { |entry| entry.strength.start_with?("hardly") }.first(3)
       said
         .map do |entry|
-          test = Fenbo::Diagnosis::Test[entry[:test]]
-          said = entry[:outcome] ? test.label(entry[:outcome]).downcase : "complained of"
-          "#{"but " if entry[:factor] < 1}#{test.short.downcase}: #{said}"
+          test = Fenbo::Diagnosis::Test[entry.test]
+          said = entry.outcome ? test.label(entry.outcome).downcase : "complained of"
+          "#{"but " if entry.factor < 1}#{test.short.downcase}: #{said}"
         end
         .join(" · ")
     end

@@ -69,6 +69,18 @@ module Shared
       "taken" => "taken",
       "broken" => "broken off"
     }.freeze
+    STATIONS = {
+      "call" => "Call", "look" => "Look", "measure" => "Measure", "decide" => "Decide", "match" => "Match",
+      "source" => "Source", "fit" => "Fit", "prove" => "Prove", "hand_over" => "Hand over"
+    }.freeze
+    PHASES = {
+      "safe" => "Made safe", "apart" => "Taken apart", "exchange" => "Exchanged", "back" => "Put back",
+      "prove" => "First run"
+    }.freeze
+    ACTIONS = {
+      "replace" => "Replace", "repair" => "Repair", "clean" => "Clean", "wait" => "Wait and watch",
+      "other" => "Something else"
+    }.freeze
     STATES = {"L" => "Looking", "P" => "Live", "D" => "Proved dead", "C" => "Cover off"}.freeze
     # Tests whose answer an instrument gives by itself.
     BY_INSTRUMENT = {
@@ -103,7 +115,17 @@ module Shared
       parts.join(", ")
     end
 
+    # What a job's unit is, in a line: motor, refrigerant, how warm the box is.
+    def unit_words(job, motor)
+      box = [job.box_c && "box #{show(job.box_c, "temperature")}",
+        job.unit.setpoint_c && "set #{show(job.unit.setpoint_c, "temperature")}"].compact.join(", ")
+      [motor_words(motor&.family), job.unit.refrigerant, ("flammable" if job.unit.flammable), box.presence].compact
+        .join(" · ")
+    end
+
+    # nil where its accuracy is not set.
     def meter_words(user)
+      return unless user.meter_for_core
       meter = user.meter
       "#{meter["name"].presence || "Your meter"}: ±(#{meter["percent"]} % + #{meter["counts"]} × " \
       "#{meter["resolution"]} A)#{", true RMS" if meter["true_rms"]}."
@@ -118,6 +140,27 @@ module Shared
       end
     end
 
+    # The legs of an amps reading, short.
+    def amps_figures(reading)
+      reading.answer.legs.map { |leg| Fenbo::Quantities.tidy(leg.amps.round(3)) }.join(" · ")
+    end
+
+    # The same to be read aloud, with its verdict.
+    def amps_words(reading)
+      "#{reading.answer.legs.map { |leg| "#{leg.amps} A" }.join(", ")}, #{verdict_words(reading.verdict)}"
+    end
+
+    def turns_words(reading)
+      ", wrap #{reading.answer.turns_needed} turns" if reading.answer.turns_needed
+    end
+
+    # A reason's figures: what was read, against which limit, and where that is from.
+    def reason_words(reason)
+      figure = ->(value) { %(<span class="figure">#{h(plain(value))}</span>) }
+      [reason.value && "read #{figure[reason.value]}", reason.limit && "against #{figure[reason.limit]}",
+        source_words(reason.source).presence].compact.join(" ")
+    end
+
     # Where a limit is from, in words: the chapter, or this shop.
     def source_words(source)
       return "" if source.nil?
@@ -130,7 +173,7 @@ module Shared
 
     def motor_words(family) = MOTORS.fetch(family, "motor not known")
 
-    def station_name(id) = Progress::NAMES.fetch(id)
+    def station_name(id) = STATIONS.fetch(id)
 
     def caution(id) = Fenbo::Knowledge.table("cautions").fetch(id)
 
@@ -152,7 +195,7 @@ module Shared
     def fan_words(position, findings)
       said =
         findings
-          .select { |finding| finding.fan_position_id == position.id && finding.outcome != "not_visible" }
+          .select { |finding| finding.fan == position.key && finding.outcome != "not_visible" }
           .uniq(&:test)
           .sort_by { |finding| TELLING.index(finding.test) || TELLING.size }
           .first(3)

@@ -41,8 +41,8 @@ module Units
       return nil if line.empty?
       unit = @position.unit
       @read ||=
-        Fenbo::Tools.call(
-          "nameplate",
+        Fenbo.call(
+          :nameplate,
           {"text" => line, "hertz" => unit.supply_hertz, "volts" => unit.supply_volts},
           limits: Shared::Shop.limits
         )
@@ -51,7 +51,7 @@ module Units
     # Fields as they stand once the line is read in: what was typed, else what it says.
     def filled
       return @params if read.nil? || read.refused?
-      said = read[:motor]
+      said = read.motor
       texts =
         FIELDS
           .filter_map do |name, field|

@@ -18,7 +18,7 @@ module Units
     end
 
     get "/units/:id" do
-      erb :unit, locals: {unit:, history: History.new(unit)}
+      erb :unit, locals: {unit:, history: History.new(unit), latest:}
     end
 
     get "/units/:id/edit" do
@@ -56,9 +56,16 @@ module Units
 
     private
 
+    # Its last job, for what was found.
+    def latest
+      number = unit.jobs.maximum(:number)
+      JobSource.numbered(number) if number
+    end
+
     # The job the plate is noted for, where one is.
     def job
-      @job ||= params[:job].to_s.empty? ? nil : unit.jobs.find_by(number: whole(params[:job]))
+      number = whole(params[:job])
+      @job ||= (JobSource.numbered(number) if unit.jobs.exists?(number:))
     end
 
     def position = fan
@@ -71,7 +78,7 @@ module Units
     end
 
     def unit
-      @unit ||= Unit.preload(fan_positions: %i[fitted_motors motor_now], site: :customer).find(whole(params[:id]))
+      @unit ||= Unit.preload(fan_positions: %i[fitted_motors motor_now], site: :customer).find_by!(address(params[:id]))
     end
 
     def fan = unit.position(params[:fan]) || raise(ActiveRecord::RecordNotFound)

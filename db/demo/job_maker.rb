@@ -75,7 +75,7 @@ module Demo
           "meter" => technician.meter_for_core
         }.compact
       }
-      result = Fenbo::Tools.call("amps", question)
+      result = Fenbo.call(:amps, question)
       raise ArgumentError, result.to_h.inspect if result.refused?
       Reading.create!(
         client_id: SecureRandom.uuid,
@@ -87,7 +87,7 @@ module Demo
         phase:,
         typed: {},
         question:,
-        result: result.to_h.as_json,
+        result: result.as_json,
         verdict: result.verdict,
         meter: technician.meter_for_core,
         taken_at: at
@@ -214,12 +214,19 @@ module Demo
       end
     end
 
+    # The job as it stands so far.
+    def file = JobSource.numbered(@job.number)
+
+    def plan = Fenbo::WorkPlan::Progress.of(file)
+
+    def clock = Fenbo::Product::JobClock.new(file, now: @now)
+
     def last_moment = visit&.ends_at ? visit.ends_at - 600 : @now - 300
 
     def decide
       cause, action = @row["decide"]
-      standing = Shared::Standing.new(@job.reload, hand)
-      chance = standing.result[:causes].find { |one| one[:id] == cause }&.fetch(:probability)
+      standing = Shared::Standing.new(file, file.unit.fan(@row["fan"]))
+      chance = standing.result.causes.find { |row| row.id == cause }&.probability
       Decision.create!(
         client_id: SecureRandom.uuid,
         job: @job,
@@ -231,7 +238,7 @@ module Demo
         probability: chance,
         action:,
         override_reason: ((cause == standing.verdict) ? nil : "Seen often on this unit."),
-        standing: standing.result.to_h.slice(:verdict, :causes, :decisive).as_json,
+        standing: standing.result.as_json.slice("verdict", "causes", "decisive"),
         taken_at: last_moment,
         **countersign
       )
@@ -245,7 +252,7 @@ module Demo
     # Measured once for the place; judged with the old motor's own shaft.
     def fit
       question = @row["fit"].merge("L" => hand.motor_now.shaft_length_mm)
-      result = Fenbo::Tools.call("fit", question)
+      result = Fenbo.call(:fit, question)
       raise ArgumentError, result.to_h.inspect if result.refused?
       @fit =
         Reading.create!(
@@ -258,14 +265,14 @@ module Demo
           phase: "before",
           typed: {},
           question:,
-          result: result.to_h.as_json,
+          result: result.as_json,
           verdict: result.verdict,
           taken_at: last_moment - 600
         )
     end
 
     def match
-      search = Stations::Match::PartSearch.new(@job, hand)
+      search = Stations::Match::PartSearch.new(file, file.unit.fan(@row["fan"]))
       best = pick(search) or raise ArgumentError, "nothing fits #{@unit.name}"
       choice =
         PartChoice.create!(
@@ -281,7 +288,7 @@ module Demo
 
     def seat(motor)
       return {} unless @fit
-      found = Fenbo::Tools.call("fit", @fit.question.merge("L" => motor.shaft_length_mm))
+      found = Fenbo.call(:fit, @fit.question.merge("L" => motor.shaft_length_mm))
       {fit_reading: @fit, seat_mm: found[:seat], spacers: found[:spacers]}
     end
 
@@ -295,7 +302,7 @@ module Demo
     end
 
     def source(choice)
-      sources = Stations::Source::PartSources.new(@job.reload, now: @now)
+      sources = Stations::Source::PartSources.new(file, plan:, clock:, now: @now)
       option =
         sources.options.find { |one| one[:offer] == @row["offer"] } ||
         sources.options.find { |one| one[:second_trip] } || sources.options.first
@@ -304,8 +311,8 @@ module Demo
 
     # The whole plan ticked off, counts and depth included.
     def work
-      plan = Shared::WorkPlan.new(@job.reload)
-      plan.steps.each_with_index do |step, index|
+      steps = plan.steps
+      steps.each_with_index do |step, index|
         WorkStep.create!(
           job: @job,
           step: step.id,
@@ -318,7 +325,7 @@ module Demo
     end
 
     def prove
-      Shared::Proof::CHECKS.each_key do |id|
+      Fenbo::Proof::Checklist.checks.each_key do |id|
         ProofCheck.create!(job: @job, check_id: id, user: @who, done_at: last_moment)
       end
       plate = hand.motor_now

@@ -62,7 +62,7 @@ module Demo
             }
           end
       }
-      result = Fenbo::Tools.call("frost", question)
+      result = Fenbo.call(:frost, question)
       Reading.create!(
         client_id: SecureRandom.uuid,
         job:,
@@ -73,7 +73,7 @@ module Demo
         phase: "before",
         typed: {},
         question:,
-        result: result.to_h.as_json,
+        result: result.as_json,
         verdict: result.verdict,
         taken_at: at
       )
@@ -108,7 +108,7 @@ module Demo
           Fenbo::Limits.default
         )
       file = SoundUploader.upload(StringIO.new(bytes), :store)
-      answer = recording.answer
+      answer = Fenbo::Tools.entry("sound").answer(recording.answer)
       Reading.create!(
         client_id: SecureRandom.uuid,
         job:,
@@ -119,7 +119,7 @@ module Demo
         phase: "before",
         typed: {},
         question: asked.merge("file" => file.data),
-        result: answer.to_h.merge(curves: Fenbo::Sound::Curves.of(recording)).as_json,
+        result: answer.as_json.merge("curves" => Fenbo::Sound::Curves.of(recording).as_json),
         verdict: answer.verdict,
         taken_at: at
       )

@@ -56,7 +56,7 @@ module Demo
         places
         history
         jobs.each { |row| JobMaker.new(row, now: @now).make }
-        Shared::Experience.recount
+        ShopExperience.recount
       end
     end
 

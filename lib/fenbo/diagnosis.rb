@@ -36,6 +36,7 @@ module Fenbo
     autoload :Evidence, "fenbo/diagnosis/inference/evidence"
     autoload :Experience, "fenbo/diagnosis/inference/experience"
     autoload :Finding, "fenbo/diagnosis/case/case_file"
+    autoload :JobCase, "fenbo/diagnosis/case/job_case"
     autoload :Ledger, "fenbo/diagnosis/explanation/ledger"
     autoload :Model, "fenbo/diagnosis/inference/model"
     autoload :Neighbours, "fenbo/diagnosis/inference/neighbours"
@@ -46,6 +47,8 @@ module Fenbo
     autoload :Test, "fenbo/diagnosis/case/test"
     autoload :Triples, "fenbo/diagnosis/inference/triples"
 
+    # How a unit stands: looking, live, made safe and proved dead, cover off.
+    STATES = %w[L P D C].freeze
     HEALTHY = "healthy"
     UNKNOWN = "none_of_these"
 

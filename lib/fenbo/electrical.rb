@@ -19,16 +19,24 @@ module Fenbo
     autoload :Amps, "fenbo/electrical/amps"
     autoload :AmpsQuestion, "fenbo/electrical/amps_question"
     autoload :AmpsReasons, "fenbo/electrical/amps_reasons"
+    autoload :Bank, "fenbo/electrical/bank"
     autoload :Capacitor, "fenbo/electrical/capacitor"
     autoload :Leg, "fenbo/electrical/leg"
     autoload :Meter, "fenbo/electrical/meter"
     autoload :Phases, "fenbo/electrical/phases"
     autoload :PhasesReasons, "fenbo/electrical/phases_reasons"
+    autoload :Plate, "fenbo/electrical/plate"
     autoload :Supply, "fenbo/electrical/supply"
     autoload :Watts, "fenbo/electrical/watts"
     autoload :WindingPattern, "fenbo/electrical/winding_pattern"
     autoload :Windings, "fenbo/electrical/windings"
     autoload :Window, "fenbo/electrical/window"
+
+    # Whether a reading is taken on a unit made safe and proved dead: ohms always, a
+    # capacitor unless its microfarads come from amps and volts under load.
+    def self.dead?(kind, question)
+      kind == "windings" || (kind == "capacitor" && question["under_load"].nil?)
+    end
 
     # 100 × (largest deviation from the mean) ÷ mean; 0 for a dead supply.
     def self.unbalance_percent(values)

@@ -4,5 +4,6 @@ module Fenbo
   # The goods in the box and how long they can wait.
   module Product
     autoload :Clock, "fenbo/product/clock"
+    autoload :JobClock, "fenbo/product/job_clock"
   end
 end

@@ -5,6 +5,7 @@ module Fenbo
   #   Pulldown   box temperature against time: on course for its setpoint?
   #   Cooling    the curve fitted through the readings
   module Proof
+    autoload :Checklist, "fenbo/proof/checklist"
     autoload :Cooling, "fenbo/proof/cooling"
     autoload :Pulldown, "fenbo/proof/pulldown"
   end

@@ -1,57 +1,69 @@
 # frozen_string_literal: true
 
 module Fenbo
-  # The tools by name: the same from the command, the API and the screens.
+  # The tools by name: the same from the command, the API and the screens. One tool a file
+  # in tools/: what it is for, the class that works it out, and the shape of its answer.
   module Tools
-    Entry =
-      Value.of(:name, :about, :tool) do
-        # An input that works, from knowledge/examples.yml.
-        def example
-          row = Knowledge.table("examples").fetch(name)
-          row.transform_values { |value| value.is_a?(String) ? value.sub("{{knowledge}}", Knowledge::FOLDER) : value }
-        end
+    autoload :Command, "fenbo/tools/command"
+
+    # What several answers hold.
+    Span = Shape.of(low: Float, high: Float)
+    Check = Shape.of(check: String, result: String, reason: String)
+    Weight = Shape.of(id: String, weight: Float)
+
+    Entry = Value.of(:name, :about, :tool, :shape) do
+      # An input that works, from knowledge/examples.yml.
+      def example
+        row = Knowledge.table("examples").fetch(name)
+        row.transform_values { |value| value.is_a?(String) ? value.sub("{{knowledge}}", Knowledge::FOLDER) : value }
       end
 
-    ALL = {
-      "amps" => ["Does a running current fit the nameplate, and can this meter tell?", -> { Electrical::Amps }],
-      "blades" => ["Which blade goes with the motor, and may the old one stay?", -> { Matching::BladeChoice }],
-      "capacitor" => ["Does a capacitor still hold what is printed on it?", -> { Electrical::Capacitor }],
-      "diagnose" => [
-        "Which causes explain the findings, and which test is worth doing next?",
-        -> { Diagnosis::Diagnose }
-      ],
-      "energy" => ["What does a motor that takes less save in a year?", -> { Matching::Energy }],
-      "fan_laws" => ["What does another speed, diameter or pitch do to air and load?", -> { Clearance::FanLaws }],
-      "fit" => ["Where may the blade sit on the shaft, and does it clear?", -> { Clearance::Fit }],
-      "frost" => ["Where does the frost lie, and what does that argue for?", -> { Frost::Reading }],
-      "match" => ["Which motors can take the place of the old one?", -> { Matching::Match }],
-      "nameplate" => ["What does a motor's plate say, and does it agree with itself?", -> { Matching::Nameplate }],
-      "phases" => [
-        "Are the three legs alike, and does a high one belong to supply or motor?",
-        -> { Electrical::Phases }
-      ],
-      "procedure" => ["The work plan: made safe, taken apart, exchanged, put back, proved", -> { WorkPlan::Plan }],
-      "product" => ["How long can the goods wait?", -> { Product::Clock }],
-      "pulldown" => ["Is the box on its way to the setpoint, and when is it there?", -> { Proof::Pulldown }],
-      "refrigerant" => ["What a circuit took and gave, and how fast it leaks", -> { Refrigerant::Ledger }],
-      "sound" => ["What does a recording of one fan show?", -> { Sound::Recording }],
-      "source" => ["Where to get the part, and when would it be done?", -> { Sourcing::Source }],
-      "windings" => ["Is a dead motor's winding whole and clear of ground?", -> { Electrical::Windings }]
-    }.freeze
+      # @return [Answer, Refusal]
+      def call(raw, limits:)
+        result = tool.call.call(raw, limits:)
+        result.refused? ? result : answer(result)
+      end
+
+      # A result of the tool with its figures in their shape.
+      def answer(result)
+        unknown = result.figures.keys - shape.members
+        raise ArgumentError, "#{name}: #{unknown.join(", ")} is not in tools/#{name}.rb" if unknown.any?
+        shape.from_json(Json.plain({verdict: result.verdict, **result.figures, reasons: result.reasons}))
+      end
+    end
+
+    ALL = {} # rubocop:disable Style/MutableConstant
 
     module_function
 
+    # @param answer [Class] a shape made by Answer.of
+    def define(name, about:, tool:, answer:)
+      ALL[name] = Entry.new(name:, about:, tool:, shape: answer)
+    end
+
     def names = ALL.keys
 
-    def entry(name)
-      about, tool = ALL[name]
-      Entry.new(name:, about:, tool:) if about
+    def entry(name) = ALL[name.to_s]
+
+    # @return [Answer, Refusal]
+    def call(name, raw, limits: Limits.default)
+      entry = entry(name) or
+        return Refusal.new([["tool", "is not known here; use one of #{names.join(", ")}"]])
+      entry.call(raw, limits:)
     end
 
-    # @return [Result, Refusal]
-    def call(name, raw, limits: Limits.default)
-      entry = entry(name) or return Refusal.new([["tool", "is not known here; use one of #{names.join(", ")}"]])
-      entry.tool.call.call(raw, limits:)
+    # An answer as it was kept, read with today's shape: what that time did not say is nil.
+    # @return [Answer, nil] nil where it cannot be read any more
+    def kept(name, json)
+      entry(name)&.shape&.from_json(json)
+    rescue ArgumentError
+      nil
     end
+
+    %w[
+      amps blades capacitor diagnose energy fan_laws fit frost match nameplate phases procedure product pulldown
+      refrigerant sound source windings
+    ].each { |name| require_relative "tools/#{name}" }
+    ALL.freeze
   end
 end

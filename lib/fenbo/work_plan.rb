@@ -7,6 +7,7 @@ module Fenbo
   #   Step  one line of it
   module WorkPlan
     autoload :Plan, "fenbo/work_plan/plan"
+    autoload :Progress, "fenbo/work_plan/progress"
     autoload :Step, "fenbo/work_plan/step"
 
     TASKS = %w[evaporator_fan_motor condenser_fan_motor fan_blade grommet conversion_kit].freeze

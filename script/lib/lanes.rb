@@ -20,8 +20,7 @@ module Lanes
 
   def drain(waiting)
     failed = []
-    until waiting.empty?
-      name, *command = take(waiting) or break
+    while (name, *command = take(waiting))
       said, status = Open3.capture2e(*command)
       puts "  #{name}#{": failed" unless status.success?}"
       failed << "\n#{name} failed: #{command.join(" ")}\n#{said}" unless status.success?

@@ -139,7 +139,7 @@ RSpec.describe "the instruments", :rolled_back do
     end
   end
 
-  describe Shared::Bank do
+  describe Fenbo::Electrical::Bank do
     let(:unit) { create(:unit, fans: 3) }
     let(:job) { create(:job, unit:) }
 
@@ -155,7 +155,8 @@ RSpec.describe "the instruments", :rolled_back do
         taken_at: Time.now,
         question: {},
         result: {
-          "legs" => [{"amps" => amps, "error" => 0}],
+          "verdict" => verdict, "reasons" => [],
+          "legs" => [{"amps" => amps, "error" => 0, "verdict" => verdict}],
           "window" => {
             "low" => 0.3,
             "high" => 0.5
@@ -165,7 +166,7 @@ RSpec.describe "the instruments", :rolled_back do
     end
 
     def odd
-      described_class.new(job.reload, unit.fan_positions).rows.map(&:odd)
+      described_class.new(file(job)).rows.map(&:odd)
     end
 
     it "marks the fan that is not like the others, and none where they all differ" do

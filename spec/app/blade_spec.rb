@@ -46,7 +46,7 @@ RSpec.describe "The blade that goes with the motor", :rolled_back do
   it "takes no blade that is not among those for this fan, and keeps the one chosen" do
     send_form "/jobs/#{job.number}/match",
       fan: fan.key,
-      part: Stations::Match::PartSearch.new(job, fan).candidates.first[:part_no]
+      part: Stations::Match::PartSearch.new(file(job), file(job).unit.fan(fan.key)).candidates.first.part_no
     get "/jobs/#{job.number}/match?fan=#{fan.key}"
     offered = Nokogiri.HTML5(page).css('input[name="blade"]').map { |one| one["value"] }
     other = Blade.where.not(part_no: offered).first.part_no

@@ -146,12 +146,12 @@ RSpec.describe "The catalogue", :rolled_back do
   it "holds back no motor that the core would take from the whole catalogue" do
     %w[Cheese\ cellar\ 2 Dairy\ roof Hut\ kitchen Seed\ vault Tulip\ hall\ roof].each do |name|
       job = Job.open.joins(:unit).find_by!(units: {name:})
-      search = Stations::Match::PartSearch.new(job, job.position_in_hand)
+      search = Stations::Match::PartSearch.new(file(job), file(job).fan_in_hand)
       all =
         Motor
           .pluck(*Motor::COLUMNS)
           .map { |values| Motor::COLUMNS.zip(values).to_h.except("maker").compact }
-      whole = Fenbo::Tools.call("match", search.question.merge("motors" => all))
+      whole = Fenbo.call(:match, search.question.merge("motors" => all))
       expect(whole[:candidates].map { |one| one[:part_no] } - search.candidates.map { |one| one[:part_no] }).to eq []
     end
   end

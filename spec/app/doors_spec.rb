@@ -124,7 +124,7 @@ RSpec.describe "the doors", :rolled_back do
       token = ApiToken.issue(technician, "test")
       example = Fenbo::Tools.entry("amps").example
       expect(call_api("amps", example, token.secret)).to eq JSON.parse(
-           JSON.generate(Fenbo::Tools.call("amps", example).to_h)
+           JSON.generate(Fenbo.call(:amps, example).as_json)
          )
       expect(call_api("amps", {"motor" => {}}, token.secret)["errors"].map { |one| one["field"] }).to include(
         "motor.family",

@@ -72,9 +72,9 @@ RSpec.describe "the drawings", :rolled_back do
   end
 
   it "puts a reading where it belongs on the scale and hatches a bad one" do
-    legs = [{"amps" => 0.5, "error" => 0.1, "verdict" => "over"}]
+    over = answer("amps", legs: [{amps: 0.5, error: 0.1, verdict: "over"}], window: {low: 0.3, high: 0.4})
     scale =
-      parsed(Shared::Drawing::AmpsScale.new(legs:, window: {"low" => 0.3, "high" => 0.4}, top: 1.0, label: "x").svg)
+      parsed(Shared::Drawing::AmpsScale.new(legs: over.legs, window: over.window, top: 1.0, label: "x").svg)
     expect(scale.xpath("//line[@class='needle-bad']").first["x1"].to_f).to eq 300
     window = scale.xpath("//rect[@class='scale-window']").first
     expect([window["x"], window["width"]].map { |one| one.to_f.round }).to eq [180, 60]
@@ -85,14 +85,8 @@ RSpec.describe "the drawings", :rolled_back do
 
   it "turns the gauge's needle with the reading and wraps the conductor as often as it was" do
     at = ->(amps) do
-      result = {
-        "legs" => [{"amps" => amps, "error" => 0.0, "verdict" => "within"}],
-        "window" => {
-          "low" => 0.3,
-          "high" => 0.44
-        },
-        "verdict" => "within"
-      }
+      legs = [{amps:, error: 0.0, verdict: "within"}]
+      result = answer("amps", legs:, window: {low: 0.3, high: 0.44}, verdict: "within")
       svg = Shared::Drawing::AmpsDial.new(result:, turns: 3).svg
       expect(count(svg, "conductor")).to eq 3
       needle = parsed(svg).xpath("//line[@class='dial-needle']").first

@@ -6,7 +6,7 @@ require "nokogiri"
 RSpec.describe "Does it fit?", :rolled_back do
   let(:job) { Job.open.joins(:unit).find_by!(units: {name: "Seed vault"}) }
   let(:fan) { job.position_in_hand }
-  let(:kept) { Stations::Match::ClearanceForm.latest(fan).question }
+  let(:kept) { file(job).unit.fan(fan.key).place.question }
   let(:path) { "/jobs/#{job.number}/fitting?fan=#{fan.key}&part=BR-U12-230" }
 
   before do

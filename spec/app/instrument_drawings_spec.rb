@@ -28,7 +28,7 @@ RSpec.describe "the instruments' drawings" do
   end
 
   def answer(tool, asked)
-    Fenbo::Tools.call(tool, asked).tap { |result| expect(result).not_to be_refused }.to_h.as_json
+    Fenbo.call(tool, asked).tap { |result| expect(result).not_to be_refused }
   end
 
   def any(*span) = random.rand(*span)

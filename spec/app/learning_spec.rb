@@ -37,7 +37,7 @@ RSpec.describe "learning from closed jobs", :rolled_back do
       taken_at: Time.now
     )
     Handover.create!(job:, user: technician, signed_at: Time.now)
-    Stations::HandOver::Closing.new(job.reload, technician).close
+    Logbook.new(job.reload, technician).take(Entries::Close.new)
     job
   end
 
@@ -48,7 +48,7 @@ RSpec.describe "learning from closed jobs", :rolled_back do
     job = closed("winding_open")
     expect(count("winding_open")).to eq before + 1
     expect(kept["findings"]["winding_open winding_ohms dead"]["open"]).to be >= 1
-    Stations::HandOver::Closing.new(job, technician).reopen
+    Logbook.new(job.reload, technician).take(Entries::Reopen.new)
     expect(count("winding_open")).to eq before
   end
 
@@ -63,7 +63,7 @@ RSpec.describe "learning from closed jobs", :rolled_back do
       client_id: SecureRandom.uuid,
       taken_at: Time.now
     )
-    chance = -> { Shared::Standing.new(job.reload, unit.fan_positions.first).percent_of("winding_open") }
+    chance = -> { Shared::Standing.new(file(job), fan(job)).percent_of("winding_open") }
     before = chance.call
     20.times { closed("winding_open") }
     expect(chance.call).to be > before
@@ -87,7 +87,7 @@ RSpec.describe "learning from closed jobs", :rolled_back do
     later =
       closed("door_seal_leaking", return_of: first, findings: {"fan_motion" => "normal", "door_seal" => "leaks"})
     expect([count("blade_iced"), count("door_seal_leaking")]).to eq [iced - 1, seal + 1]
-    link = Shared::Misdiagnosis.new(later)
+    link = Misdiagnosis.new(later)
     expect(link).to be_corrected
     expect(%w[door_seal blade_state]).to include link.would_have_told.id
     sign_in technician
@@ -110,6 +110,6 @@ RSpec.describe "learning from closed jobs", :rolled_back do
     expect(sister).to have_attributes(beside: job, unit: other, complaint_kinds: ["too_warm"])
     get "/jobs/#{job.number}/look"
     expect(page).to include("Same visit").and include("job #{sister.number}")
-    expect(Shared::CaseBuilder.new(sister, other.fan_positions.first).to_h["context"]["complaint"]).to eq ["too_warm"]
+    expect(file(sister)).to have_attributes(complaint_kinds: ["too_warm"], beside: job.uid)
   end
 end

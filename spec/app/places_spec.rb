@@ -57,7 +57,7 @@ RSpec.describe "places and parts", :rolled_back do
     keep[overload_low: "1000 mA", overload_high: "1,6 A", contactor: "9", belt: "1"]
     expect(unit.reload.overload_amps).to eq [1.0, 1.6]
     job = create(:job, unit:)
-    expect(Stations::Match::PartSearch.new(job, unit.fan_positions.first).question["site"]).to include(
+    expect(Stations::Match::PartSearch.new(file(job), file(job).unit.fans.first).question["site"]).to include(
       "overload_amps" => [1.0, 1.6],
       "contactor_amps" => 9.0,
       "belt" => true

@@ -35,7 +35,7 @@ RSpec.describe "seeing and hearing", :rolled_back do
     outcomes = job.findings.reload.map { |one| [one.fan_position.key, one.outcome] }
     expect(outcomes).to eq [%w[evaporator-1 even_light], %w[evaporator-2 behind_one_fan], %w[evaporator-3 even_light]]
     expect(job.findings.first.to_core({})["weights"].values.sum).to be_within(0.01).of(1)
-    expect(Shared::Standing.new(job.reload, unit.fan_positions[1]).result).not_to be_refused
+    expect(Shared::Standing.new(file(job), fan(job, "evaporator-2")).result).not_to be_refused
   end
 
   it "gives a map out as JSON that it takes in again, and as SVG" do
@@ -44,7 +44,7 @@ RSpec.describe "seeing and hearing", :rolled_back do
     get "/jobs/#{job.number}/frost/#{id}.json"
     said = JSON.parse(page)
     expect(said).to include("grid" => grid, "feed_end" => "left", "ring" => true)
-    expect(Fenbo::Tools.call("frost", said)).not_to be_refused
+    expect(Fenbo.call(:frost, said)).not_to be_refused
     get "/jobs/#{job.number}/frost/#{id}.svg"
     expect(last_response.headers["content-type"]).to include "image/svg+xml"
     expect(page).to start_with('<svg xmlns="http://www.w3.org/2000/svg"').and include("ice on blade or ring")

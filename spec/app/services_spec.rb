@@ -5,11 +5,11 @@ require_relative "app_spec_helper"
 RSpec.describe "the services", :rolled_back do
   let(:now) { Time.utc(2031, 5, 5, 12) }
 
-  describe Shared::ProductClock do
+  describe Fenbo::Product::JobClock do
     def clock(at: now, **job)
       described_class.new(
         build(:job, unit: create(:unit), box_c: 4.0, box_read_at: now, product_limit_c: 8.0, drift_end_c: 14.0, **job),
-        at
+        now: at
       )
     end
 
@@ -83,7 +83,7 @@ RSpec.describe "the services", :rolled_back do
     end
   end
 
-  describe Shared::CaseBuilder do
+  describe Fenbo::Diagnosis::JobCase do
     it "tells the core what stands: motors, age, live findings, the unit's state" do
       unit = create(:unit)
       technician = create(:user)
@@ -105,7 +105,7 @@ RSpec.describe "the services", :rolled_back do
       keep["noise", "silent", one, voided_at: Time.now]
       keep["fan_motion", "normal", other]
       keep["door_seal", "good", nil]
-      question = described_class.new(job, one).to_h
+      question = described_class.new(file(job), fan(job), today: Date.today, minute_cost: 1.6).to_h
       expect(question).to include(
         "position" => "evaporator-1",
         "state" => "D",
@@ -116,7 +116,7 @@ RSpec.describe "the services", :rolled_back do
         {"test" => "fan_motion", "outcome" => "normal", "position" => "evaporator-2"},
         {"test" => "door_seal", "outcome" => "good"}
       ]
-      expect(Fenbo::Tools.call("diagnose", question)).not_to be_refused
+      expect(Fenbo.call(:diagnose, question)).not_to be_refused
     end
   end
 
@@ -142,9 +142,10 @@ RSpec.describe "the services", :rolled_back do
   describe Stations::Match::PartSearch do
     it "finds a drop-in for every shaded-pole position of the demo world, near misses with their reasons" do
       unit = Unit.find_by(name: "Cheese cellar 2")
-      search = described_class.new(Job.open.find_by(unit:), unit.fan_positions.first)
-      expect(search.candidates).to include(include(part_no: "BR-S12-230-L", grade: "drop_in"))
-      expect(search.rejected.flat_map { |one| one[:checks] }).to all(include(result: "fail", reason: be_present))
+      job = Job.open.find_by(unit:)
+      search = described_class.new(file(job), fan(job))
+      expect(search.candidates).to include(have_attributes(part_no: "BR-S12-230-L", grade: "drop_in"))
+      expect(search.rejected.flat_map(&:checks)).to all(have_attributes(result: "fail", reason: be_present))
     end
 
     it "judges by what the motor drew while it was well" do
@@ -163,8 +164,8 @@ RSpec.describe "the services", :rolled_back do
           "legs" => [{"amps" => 0.33}]
         }
       )
-      load = described_class.new(job, position).candidates.first[:checks].find { |check| check[:check] == "load" }
-      expect(load[:reason]).to start_with "0.33 A on"
+      load = described_class.new(file(job), fan(job)).candidates.first.checks.find { |check| check.check == "load" }
+      expect(load.reason).to start_with "0.33 A on"
     end
   end
 
@@ -174,15 +175,17 @@ RSpec.describe "the services", :rolled_back do
       offers = described_class.offers(motor)
       expect(offers).to eq described_class.offers(motor)
       expect(offers.map { |one| one["kind"] }).to include("van", "counter", "order")
-      answer = Fenbo::Tools.call("source", Fenbo::Tools.entry("source").example.merge("offers" => offers))
+      answer = Fenbo.call(:source, Fenbo::Tools.entry("source").example.merge("offers" => offers))
       expect(answer).not_to be_refused
       expect(described_class.name_of("tarn")).to eq "Tarn counter"
     end
   end
 
-  describe Stations::HandOver::Closing do
+  describe "closing a job" do
     let(:technician) { create(:user) }
     let(:apprentice) { create(:user, role: "apprentice") }
+
+    def close(job, user) = Logbook.new(job.reload, user).take(Entries::Close.new)
 
     def ready_job(by)
       create(:job).tap do |job|
@@ -201,7 +204,7 @@ RSpec.describe "the services", :rolled_back do
     end
 
     it "wants a cause and a signature, then ends the visit and puts the new motor into the history" do
-      expect(described_class.new(create(:job), technician).fault).to match(/Decide on a cause/)
+      expect { close(create(:job), technician) }.to raise_error(Logbook::Refused, /Decide on a cause/)
       job = ready_job(technician)
       visit = Visit.create!(job:, technician:, starts_at: Time.now - 3600)
       PartChoice.create!(
@@ -209,11 +212,11 @@ RSpec.describe "the services", :rolled_back do
         user: technician,
         motor: Motor.find_by(part_no: "BR-S12-230-R"),
         offer: {
-          "offer" => "tarn"
+          "offer" => "tarn", "source" => "Tarn counter"
         }
       )
       WorkStep.create!(job:, user: technician, step: "fans_locked", done_at: Time.now)
-      expect(described_class.new(job.reload, technician).close).to be true
+      close(job, technician)
       position = job.unit.fan_positions.first.reload
       expect(position.motor_now).to have_attributes(
         part_no: "BR-S12-230-R",
@@ -226,11 +229,11 @@ RSpec.describe "the services", :rolled_back do
 
     it "holds an apprentice's closing until a technician countersigns both" do
       job = ready_job(apprentice)
-      expect(described_class.new(job.reload, apprentice).close).to be false
+      expect { close(job, apprentice) }.to raise_error(Logbook::Refused, /countersign/)
       job.decision.update!(countersigned_by: technician, countersigned_at: Time.now)
-      expect(described_class.new(job.reload, apprentice).close).to be true
+      close(job, apprentice)
       expect(job.reload.status).to eq "awaiting_countersign"
-      described_class.new(job, technician).countersign
+      Logbook.new(job, technician).take(Entries::CloseCountersign.new)
       expect(job.reload).to have_attributes(status: "closed", closed_by: apprentice, countersigned_by: technician)
     end
   end
@@ -274,7 +277,7 @@ RSpec.describe "the services", :rolled_back do
       job = create(:job, unit:, complaint: "Łódź, 冷蔵庫, “quotes”, 6 µF ±6 %, Ω\n" * 20)
       page = Shared::Route.new!
       page.instance_variable_set(:@current_user, create(:user))
-      reader = PDF::Reader.new(StringIO.new(described_class.new(Stations::HandOver::Report.new(job), page).render))
+      reader = PDF::Reader.new(StringIO.new(described_class.new(Stations::HandOver::Report.new(file(job), limits: Fenbo::Limits.default), page).render))
       expect(reader.pages.first.text).to include("Käsekeller").and include("Łódź")
       expect(reader.pages.map(&:text).join).to include "Not proved yet"
     end

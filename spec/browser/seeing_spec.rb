@@ -55,7 +55,7 @@ RSpec.describe "showing it instead of describing it" do
     within(".ask") { click_button "Blocked" }
     told "Drain"
     expect(page).to have_css ".belief", text: "Drain blocked"
-    expect(Shared::Standing.new(job.reload, job.unit.fan_positions.first).verdict).to eq "drain_blocked"
+    expect(JobSource.numbered(job.number).then { |file| Shared::Standing.new(file, file.unit.fans.first) }.verdict).to eq "drain_blocked"
   end
 
   it "hears the bearing of a display case, lays the recording over another and sends it to the verdict" do

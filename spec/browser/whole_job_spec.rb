@@ -101,7 +101,7 @@ RSpec.describe "a whole job on a walk-in" do
     fill_in "Box on leaving", with: "4,4"
     click_button "Keep temperatures"
     told "Temperatures kept"
-    Shared::Proof::CHECKS.each_value { |text| tick(text) }
+    Fenbo::Proof::Checklist.checks.each_value { |text| tick(text) }
     expect(page).to have_content "It is proved fixed."
 
     # Hand over: drawn signature, PDF, closed.
@@ -133,7 +133,7 @@ RSpec.describe "a whole job on a walk-in" do
   end
 
   def work_through
-    while (step = Shared::WorkPlan.new(job.reload).next_step)
+    while (step = Fenbo::WorkPlan::Progress.of(JobSource.numbered(job.number)).next_step)
       within("#step-#{step.id}") do
         fill_in(name: "fasteners", with: "4") if step.fasteners
         fill_in(name: "measured", with: "17") if step.measure

@@ -60,7 +60,7 @@ RSpec.describe "the contract every tool keeps" do
   end
 
   def ask(tool, question)
-    Fenbo::Tools.call(tool, question)
+    Fenbo.call(tool, question)
   rescue => error
     raise "#{tool} raised #{error.class} (#{error.message.lines.first}) at #{error.backtrace.first} for " \
       "#{question.inspect[0, 400]}"
@@ -92,6 +92,6 @@ RSpec.describe "the contract every tool keeps" do
   end
 
   it "refuses a tool that is not there by name" do
-    expect(Fenbo::Tools.call("horoscope", {}).faults.first.message).to include "amps", "diagnose"
+    expect(Fenbo.call("horoscope", {}).faults.first.message).to include "amps", "diagnose"
   end
 end

@@ -7,7 +7,7 @@ RSpec.describe "the core alone" do
   it "answers each example without the web, the database or a gem, but for the transforms of sound" do
     script = <<~RUBY
       require "fenbo"
-      Fenbo::Tools.names.each { |name| abort name if Fenbo::Tools.call(name, Fenbo::Tools.entry(name).example).refused? }
+      Fenbo::Tools.names.each { |name| abort name if Fenbo.call(name, Fenbo::Tools.entry(name).example).refused? }
       print [defined?(Sinatra), defined?(ActiveRecord), $LOADED_FEATURES.grep(%r{/gems/[^/]+/lib}).grep_v(%r{/numo-}).first].inspect
     RUBY
     out, status =

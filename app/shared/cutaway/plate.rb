@@ -28,7 +28,7 @@ module Shared
       # Parts of a family that have tests of their own: id => label.
       def self.parts(unit)
         traits = Fenbo::Knowledge.table("families")[unit.family]["traits"]
-        sides = unit.fan_positions.map(&:side).uniq
+        sides = unit.fans.map(&:side).uniq
         Fenbo::Knowledge
           .table("parts")
           .select do |_, row|
@@ -52,7 +52,7 @@ module Shared
 
       private
 
-      def positions = @positions ||= @unit.fan_positions.to_a
+      def positions = @positions ||= @unit.fans.to_a
 
       def label
         "#{@unit.family_label} with #{positions.size} #{(positions.size == 1) ? "fan" : "fans"}: " +
@@ -67,15 +67,15 @@ module Shared
       # Test => outcome, the latest of each, for one fan.
       def outcomes(position)
         @outcomes ||= {}
-        @outcomes[position.id] ||= @findings
-          .select { |finding| finding.fan_position_id == position.id }
+        @outcomes[position.key] ||= @findings
+          .select { |finding| finding.fan == position.key }
           .to_h { |finding| [finding.test, finding.outcome] }
       end
 
       # Outcomes about the whole unit.
       def unit_outcomes
         @unit_outcomes ||=
-          @findings.select { |finding| finding.fan_position_id.nil? }.to_h { |finding| [finding.test, finding.outcome] }
+          @findings.select { |finding| finding.fan.nil? }.to_h { |finding| [finding.test, finding.outcome] }
       end
 
       # A part that opens its tests when tapped; the page lists the same as links.

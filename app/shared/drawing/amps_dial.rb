@@ -17,7 +17,7 @@ module Shared
       # @param window [Hash, nil] where there is no result yet
       def initialize(result: nil, window: nil, turns: 1, nameplate: nil)
         @result = result
-        @window = result ? result["window"] : window
+        @window = result ? result.window : window
         @turns = turns
         @nameplate = nameplate
       end
@@ -27,7 +27,7 @@ module Shared
         @svg.path(Svg.arc(CX, CY, R, FROM, TO), "dial-face")
         window
         scale
-        (@result ? @result["legs"] : []).each { |leg| needle(leg) }
+        (@result ? @result.legs : []).each { |leg| needle(leg) }
         @svg.circle(CX, CY, 9, "fill-ink")
         jaw
         @svg.to_s
@@ -37,8 +37,8 @@ module Shared
 
       def words
         return "Gauge without a reading" unless @result
-        "Gauge: #{@result["legs"].map { |leg| "#{leg["amps"]} A" }.join(", ")}, " \
-        "#{@result["verdict"].tr("_", " ")}, #{@turns} turns through the clamp"
+        "Gauge: #{@result.legs.map { |leg| "#{leg.amps} A" }.join(", ")}, " \
+        "#{@result.verdict.tr("_", " ")}, #{@turns} turns through the clamp"
       end
 
       # The scale ends where the window sits well inside it.
@@ -48,7 +48,7 @@ module Shared
             most =
               [
                 @window && @window["high"] * 1.45,
-                *(@result ? @result["legs"].map { |leg| (leg["amps"] + leg["error"]) * 1.1 } : [])
+                *(@result ? @result.legs.map { |leg| (leg.amps + leg.error) * 1.1 } : [])
               ].compact.max || 1.0
             step = 10.0**Math.log10([most, 0.001].max).floor
             [1, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10].map { |factor| factor * step }.find { |end_value| end_value >= most }
@@ -79,15 +79,15 @@ module Shared
       end
 
       def needle(leg)
-        bad = %w[over under locked none].include?(leg["verdict"])
-        error(leg, bad) if leg["error"].to_f.positive?
-        x, y = Svg.polar(CX, CY, R - 6, angle(leg["amps"]))
+        bad = %w[over under locked none].include?(leg.verdict)
+        error(leg, bad) if leg.error.to_f.positive?
+        x, y = Svg.polar(CX, CY, R - 6, angle(leg.amps))
         @svg.line(CX, CY, x, y, bad ? "dial-needle-bad" : "dial-needle")
       end
 
       # What the meter cannot tell: a sector, dotted or hatched.
       def error(leg, bad)
-        from, to = angle([leg["amps"] - leg["error"], 0].max), angle(leg["amps"] + leg["error"])
+        from, to = angle([leg.amps - leg.error, 0].max), angle(leg.amps + leg.error)
         a, b = Svg.polar(CX, CY, R - 22, from), Svg.polar(CX, CY, R - 22, to)
         @svg.path(
           "M#{CX} #{CY} L#{Svg.p(*a)} A#{R - 22} #{R - 22} 0 0 1 #{Svg.p(*b)} Z",

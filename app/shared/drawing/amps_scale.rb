@@ -24,7 +24,7 @@ module Shared
         most =
           readings
             .flat_map do |reading|
-              [reading.dig("window", "high"), *reading["legs"].map { |leg| leg["amps"] + leg["error"] }]
+              [reading.window&.high, *reading.legs.map { |leg| leg.amps + leg.error }]
             end
             .compact
             .max
@@ -45,10 +45,10 @@ module Shared
       def x(amps) = [amps / @top.to_f, 1.0].min * WIDTH
 
       def needle(svg, leg)
-        bad = %w[over under locked none].include?(leg["verdict"])
-        low, high = [leg["amps"] - leg["error"], 0].max, leg["amps"] + leg["error"]
-        svg.rect(x(low), 10, x(high) - x(low), 12, bad ? "scale-error-bad" : "scale-error") if leg["error"].positive?
-        svg.line(x(leg["amps"]), 1, x(leg["amps"]), 31, bad ? "needle-bad" : "needle")
+        bad = %w[over under locked none].include?(leg.verdict)
+        low, high = [leg.amps - leg.error, 0].max, leg.amps + leg.error
+        svg.rect(x(low), 10, x(high) - x(low), 12, bad ? "scale-error-bad" : "scale-error") if leg.error.positive?
+        svg.line(x(leg.amps), 1, x(leg.amps), 31, bad ? "needle-bad" : "needle")
       end
     end
   end

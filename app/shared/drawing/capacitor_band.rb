@@ -9,10 +9,10 @@ module Shared
       HEIGHT = 150
 
       def initialize(result: nil, low: nil, high: nil)
-        @low = result ? result["low_uf"] : low
-        @high = result ? result["high_uf"] : high
-        @measured = result && result["measured_uf"]
-        @verdict = result && result["verdict"]
+        @low = result ? result.low_uf : low
+        @high = result ? result.high_uf : high
+        @measured = result&.measured_uf
+        @verdict = result&.verdict
       end
 
       def svg

@@ -23,7 +23,7 @@ module Shared
         @axes.draw(across_words: "minutes", up_words: "°C")
         level(@setpoint, "setpoint", "limit-soft")
         level(@food, "product's limit", "limit-hard") if @food&.between?(low, high)
-        fitted if @result["tau_minutes"]
+        fitted if @result.tau_minutes
         @readings.each do |row|
           @svg.circle(@axes.x(row["minute"]), @axes.y(row["c"]), (@readings.size > 60) ? 2 : 4, "trend-dot")
         end
@@ -34,18 +34,18 @@ module Shared
 
       def words
         "#{@readings.size} readings, " +
-          @result["verdict"].tr("_", " ") +
-          (@result["arrives_minute"] ? ", arrives at minute #{@result["arrives_minute"]}" : "")
+          @result.verdict.tr("_", " ") +
+          (@result.arrives_minute ? ", arrives at minute #{@result.arrives_minute}" : "")
       end
 
       def first = @readings.map { |row| row["minute"] }.min.to_f
 
       def last
-        [@readings.map { |row| row["minute"] }.max, (@result["arrives_minute"] || 0) * 1.08, first + 1].max.to_f
+        [@readings.map { |row| row["minute"] }.max, (@result.arrives_minute || 0) * 1.08, first + 1].max.to_f
       end
 
       def temperatures
-        @readings.map { |row| row["c"] } + [@setpoint, @result["settles_c"]].compact
+        @readings.map { |row| row["c"] } + [@setpoint, @result.settles_c].compact
       end
 
       def low = temperatures.min - 1.0
@@ -59,7 +59,7 @@ module Shared
 
       # T(t) = T∞ + (T0 − T∞)·e^(−t/τ), T0 where the curve passes the first reading.
       def fitted
-        settles, tau, off = @result["settles_c"], @result["tau_minutes"], [2 * @result["rmse_c"], 0.05].max
+        settles, tau, off = @result.settles_c, @result.tau_minutes, [2 * @result.rmse_c, 0.05].max
         start = start_c(settles, tau)
         points =
           (0..48)
@@ -78,7 +78,7 @@ module Shared
       end
 
       def arrival
-        at = @result["arrives_minute"] or return
+        at = @result.arrives_minute or return
         @svg.line(@axes.x(at), @axes.base, @axes.x(at), @axes.y(@setpoint) - 40, "line-leader").text(
           @axes.x(at) - 6,
           @axes.y(@setpoint) - 44,

@@ -28,12 +28,12 @@ module Shared
 
       def words
         "Box temperature from now: " \
-        "#{hours ? "passes #{@asked["limit_c"]} °C in #{hours.round(1)} hours" : @result["verdict"]}"
+        "#{hours ? "passes #{@asked["limit_c"]} °C in #{hours.round(1)} hours" : @result.verdict}"
       end
 
-      def hours = @result["hours_to_limit"]
+      def hours = @result.hours_to_limit
 
-      def tau = @result["tau_hours"] || 10.0
+      def tau = @result.tau_hours || 10.0
 
       def span = hours&.positive? ? [hours * 1.7, tau * 0.5].max : tau * 2.0
 

@@ -19,15 +19,15 @@ module Shared
         @svg = Svg.new(WIDTH, HEIGHT, label: words, css: "plate")
         @moves.each_with_index { |move, index| bar(move, 16 + index * step) }
         @svg.line(8, BASE, WIDTH - 8, BASE, "line-pipe")
-        rate if @result["last_addition"]
+        rate if @result.last_addition
         @svg.to_s
       end
 
       private
 
       def words
-        "Refrigerant: #{@moves.size} entries, #{@result["added_kg"]} kg added, #{@result["recovered_kg"]} kg " \
-        "recovered, #{@result["verdict"].tr("_", " ")}"
+        "Refrigerant: #{@moves.size} entries, #{@result.added_kg} kg added, #{@result.recovered_kg} kg " \
+        "recovered, #{@result.verdict.tr("_", " ")}"
       end
 
       def step = [(WIDTH - 32) / [@moves.size, 1].max, 92].min
@@ -59,10 +59,10 @@ module Shared
       end
 
       def rate
-        percent = @result["last_addition"]["annual_rate_percent"]
+        percent = @result.last_addition["annual_rate_percent"]
         top = [@warn * 1.5, percent * 1.1].max
         x = ->(value) { 90 + value / top * (WIDTH - 190) }
-        bad = @result["verdict"] == "over"
+        bad = @result.verdict == "over"
         @svg
           .text(8, 204, "a year", "axis-words")
           .rect(90, 188, WIDTH - 190, 22, "scale-track")

@@ -5,14 +5,14 @@ module Shared
     # The nine stations in the space of a word: how far a job has come.
     class MiniTube
       def initialize(job)
-        @at = Job::STATIONS.index(job.station)
-        @name = Progress::NAMES[job.station]
+        @at = Fenbo::JobFile::STATIONS.index(job.station)
+        @name = Words::STATIONS[job.station]
       end
 
       def svg
         svg = Svg.new(124, 14, label: "At station #{@at + 1} of 9, #{@name}", css: "mini")
         svg.line(3, 7, 3 + @at * 14, 7, "mini-tube").line(3 + @at * 14, 7, 118, 7, "mini-rest")
-        Job::STATIONS.each_index { |index| svg.rect(1 + index * 14, 2, 6, 10, css(index), rx: 1.5) }
+        Fenbo::JobFile::STATIONS.each_index { |index| svg.rect(1 + index * 14, 2, 6, 10, css(index), rx: 1.5) }
         svg.to_s
       end
 

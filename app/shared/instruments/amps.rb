@@ -6,9 +6,14 @@ module Shared
     class Amps < Instrument
       LEGS = %w[amps amps_b amps_c].freeze
 
-      def fields = (position ? [] : plate_fields) + reading_fields
+      def fields = (fan ? [] : plate_fields) + reading_fields
 
-      def family = position ? plate&.family : value("family").presence
+      def family = fan ? plate&.family : value("family").presence
+
+      # What will count as within, before anything is read; nil without a plate.
+      def window
+        Fenbo::Electrical::Plate.new(plate, site_volts).window(limits: Shop.limits) if fan
+      end
 
       def three_phase? = family == "three_phase"
 
@@ -18,18 +23,18 @@ module Shared
       end
 
       def working
-        leg = result[:legs].first
-        lines = [["amps = display ÷ turns", "#{tidy(figure("amps"))} ÷ #{turns} = #{tidy(leg[:amps])} A"]]
-        if leg[:error].positive?
+        leg = result.legs.first
+        lines = [["amps = display ÷ turns", "#{tidy(figure("amps"))} ÷ #{turns} = #{tidy(leg.amps)} A"]]
+        if leg.error.positive?
           lines << [
             "error = percent × amps + counts × resolution ÷ turns",
-            "#{error_words(leg)} = ±#{tidy(leg[:error])} A"
+            "#{error_words(leg)} = ±#{tidy(leg.error)} A"
           ]
         end
-        if leg[:ratio]
+        if leg.ratio
           lines << [
             "ratio = amps ÷ nameplate amps",
-            "#{tidy(leg[:amps])} ÷ #{tidy(asked["motor"]["nameplate_amps"])} = #{tidy(leg[:ratio])}"
+            "#{tidy(leg.amps)} ÷ #{tidy(asked["motor"]["nameplate_amps"])} = #{tidy(leg.ratio)}"
           ]
         end
         lines
@@ -76,10 +81,15 @@ module Shared
 
       # What was seen of it last, on the job that is open.
       def seen_turning
-        seen = position && position.findings.live.where(test: "fan_motion").order(:taken_at).last
-        {"normal" => "yes", "slow" => "yes", "reversed" => "yes", "stopped" => "no", "twitching" => "no"}[
-          seen&.outcome
-        ]
+        seen = fan && job.answer_to("fan_motion", fan.key)
+        {true => "yes", false => "no"}[Fenbo::Diagnosis::Test["fan_motion"].turning?(seen&.outcome)]
+      end
+
+      # How this fan's amps compare with its neighbours', once some of them were read.
+      def beside
+        said = fan && Fenbo::Electrical::Bank.new(job, limits: Shop.limits)
+          .beside(fan, Fenbo::Electrical::Bank.mean(result))
+        said ? {"amps_beside_neighbours" => said} : {}
       end
 
       def question
@@ -97,7 +107,7 @@ module Shared
 
       def motor
         turning = {"yes" => true, "no" => false}[value("turning")]
-        unless position
+        unless fan
           return (
             {
               "family" => family,
@@ -109,16 +119,7 @@ module Shared
             }
           )
         end
-        {
-          "family" => family,
-          "nameplate_amps" => plate&.amps_at(site_volts),
-          "nameplate_volts" => plate&.volts_at(site_volts),
-          "nameplate_watts" => plate&.watts,
-          "service_factor" => plate&.service_factor,
-          "service_factor_amps" => plate&.service_factor_amps,
-          "locked_rotor_amps" => plate&.locked_rotor_amps,
-          "turning" => turning
-        }
+        Fenbo::Electrical::Plate.new(plate, site_volts).question(turning:)
       end
 
       def currents
@@ -134,20 +135,13 @@ module Shared
       end
 
       def voltage_finding
-        volts = asked["reading"]["volts"] or return {}
-        nameplate = asked["motor"]["nameplate_volts"] or return {}
-        supply =
-          Fenbo::Electrical::Supply.new(
-            volts:,
-            nameplate_volts: nameplate,
-            tolerance: Shop.limits["amps.volts_tolerance"]
-          )
-        {"voltage_at_motor" => supply.dead? ? "absent" : supply.verdict}
+        supply = Fenbo::Electrical::AmpsQuestion.read(Fenbo::Input.new(asked), Shop.limits).supply
+        supply.known? ? {"voltage_at_motor" => supply.finding} : {}
       end
 
       def error_words(leg)
         meter = user.meter_for_core
-        "#{meter["percent"]} % × #{tidy(leg[:amps])} + #{meter["counts"]} × #{meter["resolution"]} ÷ #{turns}"
+        "#{meter["percent"]} % × #{tidy(leg.amps)} + #{meter["counts"]} × #{meter["resolution"]} ÷ #{turns}"
       end
 
       PLACES = {
@@ -163,7 +157,7 @@ module Shared
       def field_of(path)
         return "volts" if path.start_with?("reading.volts")
         return LEGS[path[/\d\z/].to_i] if path.start_with?("reading.amps")
-        return "plate" if position && path.start_with?("motor.")
+        return "plate" if fan && path.start_with?("motor.")
         PLACES.fetch(path, "amps")
       end
     end

@@ -46,7 +46,7 @@ module Shared
                 "rated × (1 ± tolerance)",
                 "#{tidy(rated)} × (1 ± " \
                 "#{tidy(asked["tolerance_percent"] || Shop.limits["capacitor.tolerance"])} %) = " \
-                "#{tidy(result[:low_uf])} to #{tidy(result[:high_uf])} µF"
+                "#{tidy(result.low_uf)} to #{tidy(result.high_uf)} µF"
               ]
             ]
           else
@@ -58,7 +58,7 @@ module Shared
             [
               "C = 10⁶ × I ÷ (2π × f × V)",
               "10⁶ × #{tidy(load["amps"])} ÷ (2π × #{tidy(load["hertz"])} × #{tidy(load["volts"])}) = " \
-              "#{tidy(result[:measured_uf])} µF"
+              "#{tidy(result.measured_uf)} µF"
             ]
           ]
       end
@@ -68,7 +68,7 @@ module Shared
       def known
         {
           "rated" => plate&.capacitor_uf && "#{tidy(plate.capacitor_uf)} µF",
-          "hertz" => position ? tidy(position.unit.supply_hertz) : "50"
+          "hertz" => job ? tidy(job.unit.supply_hertz) : "50"
         }
       end
 

@@ -22,8 +22,8 @@ module Shared
       end
 
       def findings
-        return {"voltage_balance" => "phase_missing"} if result[:lost_leg]
-        balance = result[:volts]&.fetch(:verdict) or return {}
+        return {"voltage_balance" => "phase_missing"} if result.lost_leg
+        balance = result.volts&.verdict or return {}
         {"voltage_balance" => %w[good watch].include?(balance) ? "balanced" : "unbalanced"}
       end
 
@@ -31,10 +31,10 @@ module Shared
         [["volts", :volts], ["amps", :amps]].filter_map do |key, figure|
           row = result[figure] or next
           values = asked[key]
-          deviation = values.map { |one| (one - row[:mean]).abs }.max
+          deviation = values.map { |one| (one - row.mean).abs }.max
           [
             "#{key}: unbalance = 100 × largest deviation ÷ mean",
-            "100 × #{tidy(deviation)} ÷ #{tidy(row[:mean])} = #{tidy(row[:unbalance_percent])} %"
+            "100 × #{tidy(deviation)} ÷ #{tidy(row.mean)} = #{tidy(row.unbalance_percent)} %"
           ]
         end
       end

@@ -27,7 +27,7 @@ module Shared
       end
 
       def working
-        tau = result[:tau_hours] or return []
+        tau = result.tau_hours or return []
         lines = [
           [
             "T(t) = Te − (Te − T0) × e^(−t/τ)",
@@ -40,7 +40,7 @@ module Shared
             [
               "t = −τ × ln((Te − limit) ÷ (Te − T0))",
               "−#{tidy(tau)} × ln(#{tidy(asked["end_c"] - asked["limit_c"])} ÷ " \
-              "#{tidy(asked["end_c"] - asked["now_c"])}) = #{tidy(result[:hours_to_limit])} h"
+              "#{tidy(asked["end_c"] - asked["now_c"])}) = #{tidy(result.hours_to_limit)} h"
             ]
           ]
       end

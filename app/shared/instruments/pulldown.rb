@@ -20,12 +20,12 @@ module Shared
       end
 
       def working
-        return [] unless result[:tau_minutes]
+        return [] unless result.tau_minutes
         [
           [
             "T(t) = T∞ + (T0 − T∞) × e^(−t/τ), least squares",
-            "T∞ #{tidy(result[:settles_c])} °C, τ #{tidy(result[:tau_minutes])} min, residual " \
-            "#{tidy(result[:rmse_c])} K"
+            "T∞ #{tidy(result.settles_c)} °C, τ #{tidy(result.tau_minutes)} min, residual " \
+            "#{tidy(result.rmse_c)} K"
           ]
         ]
       end
@@ -35,7 +35,7 @@ module Shared
       def known
         {
           "setpoint" =>
-            position && (c = position.unit.setpoint_c) &&
+            job && (c = job.unit.setpoint_c) &&
               Fenbo::Quantities.show(c, "temperature", user.unit_system).tr("−", "-")
         }
       end

@@ -32,15 +32,15 @@ module Shared
       end
 
       def working
-        last = result[:last_addition] or return []
+        last = result.last_addition or return []
         [
           [
             "share = added ÷ full charge",
-            "#{tidy(last[:kg])} ÷ #{tidy(asked["full_charge_kg"])} = #{tidy(last[:share] * 100)} %"
+            "#{tidy(last.kg)} ÷ #{tidy(asked["full_charge_kg"])} = #{tidy(last.share * 100)} %"
           ],
           [
             "annual rate = share × 365 ÷ days",
-            "#{tidy(last[:share] * 100)} % × 365 ÷ #{tidy(last[:days])} = #{tidy(last[:annual_rate_percent])} %"
+            "#{tidy(last.share * 100)} % × 365 ÷ #{tidy(last.days)} = #{tidy(last.annual_rate_percent)} %"
           ]
         ]
       end

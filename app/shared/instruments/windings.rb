@@ -18,7 +18,7 @@ module Shared
 
       def fields
         [
-          (Field.new(name: "kind", label: "Motor", options: KINDS) unless position),
+          (Field.new(name: "kind", label: "Motor", options: KINDS) unless fan),
           *pairs.map do |pair|
             Field.new(
               name: pair,
@@ -34,22 +34,20 @@ module Shared
       end
 
       def kind
-        family = position ? plate&.family : value("kind")
+        family = fan ? plate&.family : value("kind")
         KINDS.key?(family) ? family : "shaded_pole"
       end
-
-      def dead? = true
 
       def pairs = Fenbo::Electrical::Windings::PAIRS.fetch(kind)
 
       def findings
-        pattern = {"winding_ohms" => OUTCOMES[pattern_verdict], "insulation" => GROUND[result[:insulation]]}
+        pattern = {"winding_ohms" => OUTCOMES[pattern_verdict], "insulation" => GROUND[result.insulation]}
         pattern.compact
       end
 
       def working
         lines =
-          if result[:spread_percent]
+          if result.spread_percent
             [
               [
                 (
@@ -59,13 +57,13 @@ module Shared
                     "spread = 100 × (largest − smallest) ÷ smallest"
                   end
                 ),
-                "#{tidy(result[:spread_percent])} %"
+                "#{tidy(result.spread_percent)} %"
               ]
             ]
           else
             []
           end
-        return lines unless result[:ohms_at_20c]
+        return lines unless result.ohms_at_20c
         pair, ohms = asked["ohms"].compact.first
         if pair
           lines +
@@ -73,7 +71,7 @@ module Shared
               [
                 "R20 = R ÷ (1 + 0.00393 × (T − 20))",
                 "#{tidy(ohms)} ÷ (1 + 0.00393 × (#{tidy(asked["winding_celsius"])} − 20)) = " \
-                "#{tidy(result[:ohms_at_20c][pair])} Ω"
+                "#{tidy(result.ohms_at_20c[pair])} Ω"
               ]
             ]
         else
@@ -84,7 +82,7 @@ module Shared
       # The verdict of the pairs, whatever ground says.
       def pattern_verdict
         return result.verdict unless result.verdict == "grounded"
-        Fenbo::Tools.call("windings", asked.merge("ground_megohms" => nil), limits: Shop.limits).verdict
+        Fenbo.call(:windings, asked.merge("ground_megohms" => nil), limits: Shop.limits).verdict
       end
 
       private

@@ -28,21 +28,13 @@ module Stations
 
       # Looking, live, cover off, proved dead: who said so and when is kept.
       post "/jobs/:number/state" do
-        need :record
-        unless Shared::Words::STATES.key?(params[:state])
-          halt(*refuse(422, "That state is not known", "Choose one of the states on the page."))
-        end
-        job.update!(state: params[:state], state_at: Time.now, state_by: current_user)
+        take_or_refuse(Entries::State.new(state: params[:state]), "That state is not known")
         back_to "/jobs/#{job.number}/measure?fan=#{position.key}",
           "#{Shared::Words::STATES[job.state]}, #{clock(job.state_at)}."
       end
 
       post "/jobs/:number/stations/:name" do
-        need :record
-        unless Job::STATIONS.include?(params[:name])
-          halt(*refuse(404, "There is no such station", "Choose one of the nine."))
-        end
-        Shared::Progress.finish(job, params[:name], current_user)
+        take_or_refuse(Entries::StationDone.new(station: params[:name]), "There is no such station")
         redirect to("/jobs/#{job.number}/#{job.station}"), 303
       end
 

@@ -5,15 +5,21 @@ module Stations
     # Station 1: the complaint, the way in, the product and its clock.
     class Route < Shared::Route
       get "/jobs/:number/call" do
-        station :call, typed: nil, faults: {}
+        page
       end
 
       post "/jobs/:number/call" do
         need :open_job
         form = Form.new(params, current_user)
-        halt 422, station(:call, typed: params, faults: form.faults) unless form.update(job)
-        Shared::Progress.finish(job, "call", current_user) if params[:go_on] == "1"
+        halt 422, page(typed: params, faults: form.faults) unless form.update(record)
+        Logbook.new(record, current_user).finish("call") if params[:go_on] == "1"
         back_to "/jobs/#{job.number}/#{(params[:go_on] == "1") ? "look" : "call"}", "Call kept."
+      end
+
+      private
+
+      def page(typed: nil, faults: {})
+        station(:call, typed:, faults:, version: record.lock_version, earlier: record.earlier_decided)
       end
     end
   end

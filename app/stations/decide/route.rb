@@ -17,7 +17,7 @@ module Stations
             Fenbo::Diagnosis::Cause.all.keys + %w[healthy none_of_these],
             required: "Choose a cause."
           )
-        action = typed.choice(:action, Decision::ACTIONS.keys, required: "Choose what to do about it.")
+        action = typed.choice(:action, Shared::Words::ACTIONS.keys, required: "Choose what to do about it.")
         reason = typed.text(:reason, longest: 500)
         if cause && cause != standing.verdict && reason.nil?
           typed.fault(:reason, "You see it otherwise than Fenbo: say why, in a few words.")
@@ -29,41 +29,29 @@ module Stations
       end
 
       post "/jobs/:number/decide/countersign" do
-        need :countersign
-        decision = job.decision or raise ActiveRecord::RecordNotFound
-        decision.update!(countersigned_by: current_user, countersigned_at: Time.now) if decision.awaits_countersign?
+        take(Entries::DecisionCountersign.new)
         back_to "/jobs/#{job.number}/decide", "Countersigned."
       end
 
       private
 
+      # What Fenbo believed is kept with what was decided.
+      BELIEVED = %w[verdict causes sets none_of_these contradictions decisive].freeze
+
       def decide(cause, action, reason)
-        with = second_causes(cause)
-        Decision.record(
-          client_id:,
-          job:,
-          visit:,
-          fan_position: position,
-          user: current_user,
-          causes: [cause, *with],
-          proposed: standing.verdict,
-          probability: probability(cause),
-          override_reason: (reason unless cause == standing.verdict),
-          action:,
-          standing:
-            standing.result.to_h.slice(:verdict, :causes, :sets, :none_of_these, :contradictions, :decisive).as_json
-        )
-        Shared::Progress.finish(job, "decide", current_user)
+        take Entries::Decision.new(id: client_id, fan: position.key, causes: [cause, *second_causes(cause)],
+          proposed: standing.verdict, probability: probability(cause), action_taken: action,
+          override_reason: (reason unless cause == standing.verdict), standing: standing.result.as_json.slice(*BELIEVED))
       end
 
       # A second cause that the leading set holds beside the chosen one.
       def second_causes(cause)
-        leading = standing.result[:sets].first[:causes]
+        leading = standing.result.sets.first.causes
         (cause == standing.verdict && leading.include?(cause)) ? leading - [cause] : []
       end
 
       def probability(cause)
-        standing.result[:causes].find { |row| row[:id] == cause }&.fetch(:probability)
+        standing.result.causes.find { |row| row.id == cause }&.probability
       end
     end
   end

@@ -5,13 +5,13 @@ module Stations
     # The handover report as a page and as PDF, and the next visit for a calendar.
     class Documents < Shared::Route
       get "/jobs/:number/report" do
-        erb :report, locals: {report: Report.new(job)}
+        erb :report, locals: {report: Report.new(job, limits: Shared::Shop.limits)}
       end
 
       get "/jobs/:number/report.pdf" do
         content_type :pdf
         attachment "fenbo-job-#{job.number}.pdf", :inline
-        ::Stations::HandOver::Pdf.new(Report.new(job), self).render
+        Pdf.new(Report.new(job, limits: Shared::Shop.limits), self).render
       end
 
       get "/jobs/:number/next-visit.ics" do
@@ -19,7 +19,7 @@ module Stations
           raise ActiveRecord::RecordNotFound
         content_type "text/calendar"
         attachment "fenbo-job-#{job.number}.ics"
-        ::Stations::HandOver::VisitCalendar.new(job, at).render
+        VisitCalendar.new(job, at, plan).render
       end
     end
   end

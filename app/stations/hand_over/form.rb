@@ -10,32 +10,25 @@ module Stations
 
       attr_reader :faults
 
-      def initialize(job, params, user)
-        @job = job
+      def initialize(params)
         @params = params
-        @user = user
         @typed = Shared::Typed.new(params)
         @faults = @typed.faults
       end
 
-      def save
-        values = {
+      # Reads what was typed and drawn; false with faults at their fields.
+      def read
+        @values = {
           summary: @typed.text(:summary, longest: 4000),
           seen_besides: @typed.text(:seen_besides, longest: 4000),
           next_visit_at: @typed.time(:next_visit_at),
           next_visit_for: @typed.text(:next_visit_for, longest: 300)
         }
-        signed = signature
-        return false unless @typed.clean?
-        handover = @job.handover || Handover.new(job: @job)
-        handover.update!(**values, **signed, user: @user)
-        Shared::Progress.finish(@job, "hand_over", @user) if handover.signed_at
-        true
-      rescue ActiveRecord::RecordNotUnique
-        # Two first saves at once: take the other's row.
-        @job.reload
-        retry
+        @signature = signature
+        @typed.clean?
       end
+
+      def entry = Entries::Handover.new(values: @values, **@signature)
 
       private
 
@@ -45,8 +38,7 @@ module Stations
         return {} if text.empty?
         strokes = strokes_of(text)
         return @typed.fault(:signature, "The signature could not be read. Please draw it again.") || {} unless strokes
-        name = @typed.text(:signed_name, longest: 120, required: "Whose signature is it?")
-        {signature: strokes, signed_name: name, signed_at: Time.now}
+        {signature: strokes, signed_name: @typed.text(:signed_name, longest: 120, required: "Whose signature is it?")}
       end
 
       def strokes_of(text)

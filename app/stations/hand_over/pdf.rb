@@ -40,6 +40,7 @@ module Stations
         proof
         after
         signature
+        reasons
         @pdf.number_pages "Job #{job.number} · page <page> of " \
                             "<total>",
           at: [0, -18],
@@ -107,7 +108,7 @@ module Stations
       def cause
         decision = @report.decision or return
         section "Cause: #{decision.label}"
-        @pdf.text "#{Decision::ACTIONS[decision.action]}. Decided by #{decision.user.name}, " \
+        @pdf.text "#{Shared::Words::ACTIONS[decision.action]}. Decided by #{decision.by.name}, " \
                     "#{words.day_clock(decision.taken_at)}#{countersigned(decision)}."
         @pdf.text "Fenbo gave it #{words.percent(decision.probability)}." if decision.probability
         if decision.overridden?
@@ -126,10 +127,10 @@ module Stations
         rows =
           @report.findings.map do |finding|
             [
-              finding.fan_position&.label&.capitalize || "Unit",
+              finding.place,
               finding.test_short,
               finding.label,
-              finding.user.first_name,
+              finding.by.first_name,
               words.day_clock(finding.taken_at)
             ]
           end
@@ -160,12 +161,12 @@ module Stations
       end
 
       def amps_row(reading)
-        window = reading.result["window"]
-        unit = reading.result["watts"] ? "W" : "A"
+        window = reading.answer.window
+        unit = reading.answer.watts ? "W" : "A"
         [
-          reading.fan_position.label.capitalize,
-          reading.result["legs"].map { |leg| "#{leg["amps"]} A ± #{leg["error"]}" }.join(", "),
-          window ? "#{window["low"]} to #{window["high"]} #{unit}" : "–",
+          reading.place,
+          reading.answer.legs.map { |leg| "#{leg.amps} A ± #{leg.error}" }.join(", "),
+          window ? "#{window.low} to #{window.high} #{unit}" : "–",
           words.verdict_words(reading.verdict),
           words.day_clock(reading.taken_at)
         ]
@@ -191,7 +192,7 @@ module Stations
       def proof
         amps("Proof: readings after the work", @report.readings("after"))
         section "Proved"
-        Shared::Proof::CHECKS.each do |id, text|
+        Fenbo::Proof::Checklist.checks.each do |id, text|
           @pdf.text "#{@report.proof.done?(id) ? "✓" : "–"}  #{text}", color: @report.proof.done?(id) ? INK : BAD
         end
         @pdf.text "Not proved yet: #{@report.proof.missing.join("; ")}.", color: BAD if @report.proof.missing.any?
@@ -219,6 +220,24 @@ module Stations
         end
         @pdf.move_down 4
         @pdf.text "#{handover.signed_name}, #{words.day_clock(handover.signed_at)}", size: 8.5, color: MUTED
+      end
+
+      # Every reading with its limit and where that is from, behind what a customer reads.
+      def reasons
+        return if @report.reasoned.empty?
+        section "Why the readings say so"
+        @report.reasoned.each do |reading, list|
+          @pdf.start_new_page if @pdf.cursor < 70
+          @pdf.text "#{@report.name_of(reading.kind)}, #{reading.place.downcase}, #{words.day_clock(reading.taken_at)}",
+            size: 8.5, style: :bold
+          list.each { |reason| @pdf.text reason_line(reason), size: 8, color: MUTED }
+        end
+      end
+
+      def reason_line(reason)
+        against = [reason.value && "read #{words.plain(reason.value)}", reason.limit && "against #{words.plain(reason.limit)}",
+          words.source_words(reason.source).presence].compact.join(" ")
+        "#{reason.text}#{" (#{against})" unless against.empty?}"
       end
 
       def draw_stroke(stroke)

@@ -10,39 +10,46 @@ module Stations
         Shared::Instrument::ALL.merge(
           "frost" => "Frost map",
           "sound" => "Sound",
-          "fit" =>
-            "Along the " \
-              "shaft"
+          "fit" => "Along the shaft"
         ).freeze
 
       attr_reader :job
 
-      def initialize(job)
+      # @param job [Fenbo::JobFile::Job]
+      def initialize(job, limits:, now: Time.now)
         @job = job
+        @limits = limits
+        @now = now
       end
 
       def unit = job.unit
 
-      def position = job.position_in_hand
+      def position = job.fan_in_hand
 
       def decision = job.decision
 
       def handover = job.handover
 
-      def findings = job.findings.reject(&:voided?)
+      def findings = job.live_findings
 
-      def readings(phase)
-        job.readings.reject(&:voided?).select { |reading| reading.kind == "amps" && reading.phase == phase }
+      def readings(phase) = job.readings_of("amps", phase:)
+
+      # Why each reading says what it says: limit, value and source, an amps reading's too.
+      # @return [Array<Array(Fenbo::JobFile::Reading, Array<Fenbo::Reason>)>]
+      def reasoned
+        job.live_readings.filter_map { |reading| [reading, reading.reasons] if reading.reasons.any? }
       end
+
+      # What a kind of reading is called.
+      def name_of(kind) = NAMES.fetch(kind)
 
       # Every other reading, in words: what was measured, painted or heard, and where.
       def besides
-        job
-          .readings
-          .reject { |one| one.voided? || one.kind == "amps" }
+        job.live_readings
+          .reject { |one| one.kind == "amps" }
           .map do |one|
             Besides.new(
-              where: (one.kind == "frost") ? "Coil" : one.fan_position&.label&.capitalize || "Unit",
+              where: (one.kind == "frost") ? "Coil" : one.place,
               what: NAMES.fetch(one.kind),
               verdict: said(one),
               reading: one
@@ -51,17 +58,17 @@ module Stations
       end
 
       # The last map of the coil, to be drawn.
-      def frost_map
-        job.readings.reject { |one| one.voided? || one.kind != "frost" }.last
-      end
+      def frost_map = job.readings_of("frost").last
 
       def choice = job.part_choice
 
-      def visits = job.visits.select { |visit| visit.starts_at <= Time.now }
+      def visits = job.visits.select { |visit| visit.starts_at <= @now }
 
-      def proof = @proof ||= Shared::Proof.new(job)
+      def proof = @proof ||= Fenbo::Proof::Checklist.new(job)
 
-      def plan = @plan ||= Shared::WorkPlan.of(job)
+      def plan
+        @plan ||= Fenbo::WorkPlan::Progress.of(job, limits: @limits)
+      end
 
       # What was measured along the work plan.
       def measured
@@ -81,17 +88,13 @@ module Stations
       # Frost and sound in the words of their tests; nil where the verdict's own will do.
       def said(reading)
         test = {"frost" => "frost_pattern", "sound" => "sound_recording"}[reading.kind] or return nil
-        return "behind #{unit.position(iciest(reading))&.label || "one fan"}" if reading.verdict == "behind_one_fan"
+        return "behind #{unit.fan(iciest(reading))&.label || "one fan"}" if reading.verdict == "behind_one_fan"
         Fenbo::Diagnosis::Test[test].label(reading.verdict).downcase
       end
 
+      # The fan whose zone stands out most.
       def iciest(reading)
-        reading
-          .result
-          .dig("features", "zones")
-          &.select { |zone| zone["contrast"] }
-          &.max_by { |zone| zone["contrast"] }
-          &.fetch("position")
+        reading.answer.features.zones.select(&:contrast).max_by(&:contrast)&.position
       end
     end
   end

@@ -5,51 +5,50 @@ module Stations
     # Station 9: what the customer gets, signed.
     class Route < Shared::Route
       get "/jobs/:number/hand_over" do
-        station :hand_over, handover: handover, proof: Shared::Proof.new(job), faults: {}, typed: {}
+        page
       end
 
       post "/jobs/:number/hand_over" do
-        need :record
-        form = Form.new(job, params, current_user)
-        unless form.save
-          halt 422, station(:hand_over, handover:, proof: Shared::Proof.new(job), faults: form.faults, typed: params)
-        end
+        form = Form.new(params)
+        halt 422, page(faults: form.faults, typed: params) unless form.read
+        keep(form)
         back_to "/jobs/#{job.number}/hand_over", "Kept."
       end
 
       post "/jobs/:number/close" do
-        need :decide
-        closing = Closing.new(job, current_user)
-        unless closing.close
-          halt 422,
-            station(
-              :hand_over,
-              handover:,
-              proof: Shared::Proof.new(job),
-              faults: {
-                "close" => closing.fault
-              },
-              typed: {}
-            )
-        end
+        close
         back_to "/jobs/#{job.number}/hand_over", (job.closed? ? "Closed." : "A technician countersigns it next.")
       end
 
       post "/jobs/:number/close/countersign" do
-        need :countersign
-        Closing.new(job, current_user).countersign
+        take Entries::CloseCountersign.new
         back_to "/jobs/#{job.number}/hand_over", "Countersigned and closed."
       end
 
       post "/jobs/:number/reopen" do
-        need :countersign
-        Closing.new(job, current_user).reopen
+        take Entries::Reopen.new
         back_to "/jobs/#{job.number}/hand_over", "Open again."
       end
 
       private
 
-      def handover = job.handover || Handover.new
+      def page(faults: {}, typed: {})
+        station(:hand_over, proof:, faults:, typed:)
+      end
+
+      # Two first saves at once: the second finds the other's row.
+      def keep(form)
+        take form.entry
+      rescue ActiveRecord::RecordNotUnique
+        record.reload
+        take form.entry
+      end
+
+      def close
+        take Entries::Close.new
+      rescue Logbook::Refused => problem
+        halt 422, page(faults: {"close" => problem.message})
+      end
     end
   end
 end

@@ -6,11 +6,11 @@ module Stations
   module HandOver
     # The next visit as a calendar entry, with what to bring.
     class VisitCalendar
-      MINUTES = 60
-
-      def initialize(job, at)
+      # @param plan [Fenbo::WorkPlan::Progress, nil]
+      def initialize(job, at, plan)
         @job = job
         @at = at
+        @plan = plan
       end
 
       def render
@@ -33,15 +33,15 @@ module Stations
         end
       end
 
-      def plan = @plan ||= Shared::WorkPlan.of(@job)
-
-      def minutes = plan&.minutes || MINUTES
+      def minutes
+        @plan&.minutes || Shared::Shop.limits["work.unplanned_minutes"]
+      end
 
       def part
         @job.part_choice&.motor && "Bring: #{@job.part_choice.motor.part_no}"
       end
 
-      def tools = plan && "Tools: #{plan.plan.tools.join(", ")}"
+      def tools = @plan && "Tools: #{@plan.plan.tools.join(", ")}"
     end
   end
 end

@@ -17,7 +17,7 @@ module Stations
       post "/jobs/:number/frost" do
         need :record
         halt 422, page unless form.ask
-        form.keep(client_id:, visit:)
+        take(form.entry(id: client_id))
         back_to "/jobs/#{job.number}/look?fan=#{position.key}",
           "Frost map kept: #{test_of("frost_pattern").label(form.result.verdict).downcase}."
       end
@@ -35,12 +35,12 @@ module Stations
 
       private
 
-      def form = @form ||= FrostForm.new(job, current_user, params)
+      def form = @form ||= FrostForm.new(job, params)
 
       def page = station(:frost, at: "look", form:)
 
       def reading
-        job.readings.live.where(kind: "frost").find(whole(params[:id]))
+        job.readings_of("frost").find { |reading| reading.id == params[:id] } || raise(ActiveRecord::RecordNotFound)
       end
     end
   end

@@ -12,16 +12,16 @@ module Stations
 
       attr_reader :result, :faults
 
-      def initialize(job, user, params)
+      # @param job [Fenbo::JobFile::Job]
+      def initialize(job, params)
         @job = job
-        @user = user
         @params = params
         @faults = {}
       end
 
       # The coil's fans: only evaporators frost.
       def positions
-        @positions ||= @job.unit.fan_positions.select { |position| position.side == "evaporator" }
+        @positions ||= @job.unit.fans.select { |position| position.side == "evaporator" }
       end
 
       def columns
@@ -34,7 +34,7 @@ module Stations
       def grid
         painted = @params["grid"].to_s
         return parsed(painted) || blank unless painted.empty?
-        kept = last_of(@job)
+        kept = last
         if kept && kept.question["grid"].size == rows && kept.question["grid"].first.size == columns
           kept.question["grid"]
         else
@@ -43,18 +43,18 @@ module Stations
       end
 
       # Nothing painted, nothing opened, nothing kept: the page asks, it does not judge.
-      def untouched? = !@params.key?("grid") && last_of(@job).nil?
+      def untouched? = !@params.key?("grid") && last.nil?
 
       def feed_end
         if %w[left right].include?(@params["feed_end"])
           @params["feed_end"]
         else
-          last_of(@job)&.question&.dig("feed_end") || "left"
+          last&.question&.dig("feed_end") || "left"
         end
       end
 
       def ring?
-        @params.key?("grid") ? @params["ring"] == "1" : last_of(@job)&.question&.fetch("ring", false)
+        @params.key?("grid") ? @params["ring"] == "1" : last&.question&.fetch("ring", false)
       end
 
       def hidden? = @params["hidden"] == "1"
@@ -72,47 +72,30 @@ module Stations
 
       # Maps of this unit before this job, latest first.
       def earlier
-        @earlier ||=
-          Reading
-            .live
-            .where(kind: "frost", job: @job.unit.jobs.where.not(id: @job.id))
-            .order(taken_at: :desc)
-            .limit(6)
-            .to_a
+        @earlier ||= UnitReadings.new(@job.unit.uid).maps(besides: @job.uid)
+      end
+
+      # Whether an earlier map can be laid beside what is painted now.
+      def beside?(reading)
+        grid = reading.question["grid"]
+        !untouched? && grid.size == rows && grid.first.size == columns
       end
 
       def ask
         painted = @params["grid"].to_s.empty? ? grid : parsed(@params["grid"].to_s)
         faults["grid"] = "This map could not be read. Paint it again, or open another file." if painted.nil?
         return false if faults.any?
-        @result = Fenbo::Tools.call("frost", question(painted), limits: Shared::Shop.limits)
+        @result = Fenbo.call(:frost, question(painted), limits: Shared::Shop.limits)
         if @result.refused?
           @result.faults.each { |fault| faults["grid"] ||= "The map at #{fault.field}: #{fault.message}." }
         end
         faults.empty?
       end
 
-      def keep(client_id:, visit:)
-        Reading.transaction do
-          known = Reading.find_by(client_id:)
-          reading =
-            Reading.record(
-              client_id:,
-              job: @job,
-              visit:,
-              fan_position: positions.first,
-              user: @user,
-              kind: "frost",
-              phase: "before",
-              typed: {},
-              question: @asked,
-              result: result.to_h.as_json,
-              verdict: result.verdict,
-              meter: nil
-            )
-          positions.each { |position| note(position, reading, visit) } unless reading == known
-          reading
-        end
+      # The reading to be kept, with a finding for each fan.
+      def entry(id:)
+        Entries::Reading.new(id:, fan: positions.first&.key, kind: "frost", question: @asked, result:,
+          findings: positions.map { |fan| Fenbo::Frost::OfFan.new(result, fan.key).finding })
       end
 
       private
@@ -120,7 +103,7 @@ module Stations
       def size(name, usual, most)
         given = @params[name].to_s
         return given.to_i.clamp(2, most) if given.match?(/\A\d{1,3}\z/)
-        last_of(@job)&.question&.fetch("grid")&.then { |grid| (name == "rows") ? grid.size : grid.first.size } || usual
+        last&.question&.fetch("grid")&.then { |grid| (name == "rows") ? grid.size : grid.first.size } || usual
       end
 
       def blank = Array.new(rows) { Array.new(columns, 0) }
@@ -148,46 +131,11 @@ module Stations
         }
       end
 
-      def running(position)
-        seen =
-          @job.findings.reverse.find do |one|
-            one.test == "fan_motion" && one.fan_position_id == position.id && !one.voided?
-          end
-        {
-          "normal" => true,
-          "slow" => true,
-          "reversed" => true,
-          "intermittent" => true,
-          "stopped" => false,
-          "twitching" => false
-        }[
-          seen&.outcome
-        ]
+      def running(fan)
+        Fenbo::Diagnosis::Test["fan_motion"].turning?(@job.answer_to("fan_motion", fan.key)&.outcome)
       end
 
-      def last_of(job)
-        (@last_of ||= {})[job.id] ||= job.readings.reverse.find { |one| one.kind == "frost" && !one.voided? }
-      end
-
-      # For one fan: ice behind another fan is no finding of this one.
-      def note(position, reading, visit)
-        weights = result[:signatures].to_h { |one| one.values_at(:id, :weight) }
-        foremost = result[:features][:zones].reject { |zone| zone[:contrast].nil? }.max_by { |zone| zone[:contrast] }
-        other = weights.delete("behind_one_fan") unless foremost&.fetch(:position) == position.key
-        weights["even_light"] = weights.fetch("even_light", 0) + other if other
-        outcome = weights.max_by(&:last).first
-        Finding.record(
-          client_id: SecureRandom.uuid,
-          job: @job,
-          visit:,
-          fan_position: position,
-          user: @user,
-          test: "frost_pattern",
-          outcome:,
-          weights:,
-          reading:
-        )
-      end
+      def last = @last ||= @job.readings_of("frost").last
     end
   end
 end

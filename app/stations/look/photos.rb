@@ -5,17 +5,12 @@ module Stations
     # Photos in, and out again only to somebody signed in.
     class Photos < Shared::Route
       post "/jobs/:number/photos" do
-        need :record
-        back = "/jobs/#{job.number}/#{Job::STATIONS.include?(params[:station]) ? params[:station] : "look"}"
-        upload = params[:photo].is_a?(Hash) ? params[:photo][:tempfile] : nil
-        fault = PhotoUploader.fault(upload)
-        halt 422, erb(:error, locals: {code: 422, title: "The photo was not kept", text: fault}) if fault
-        keep(upload)
-        back_to "#{back}?fan=#{position.key}", "Photo kept."
+        take_or_refuse(entry, "The photo was not kept")
+        back_to "/jobs/#{job.number}/#{at}?fan=#{position.key}", "Photo kept."
       end
 
       get "/photos/:id" do
-        photo = Photo.live.find(whole(params[:id]))
+        photo = Photo.live.find_by!(client_id: uuid(params[:id]))
         content_type photo.image_data.dig("metadata", "mime_type")
         cache_control :private, max_age: 86_400
         photo.file.open { |io| io.read }
@@ -23,17 +18,13 @@ module Stations
 
       private
 
-      def keep(upload)
-        Photo.keep(
-          upload,
-          client_id:,
-          job:,
-          visit:,
-          fan_position: position,
-          user: current_user,
-          station: Job::STATIONS.include?(params[:station]) ? params[:station] : "look",
-          caption: params[:caption].to_s.strip[0, 200].presence
-        )
+      def at
+        Fenbo::JobFile::STATIONS.include?(params[:station]) ? params[:station] : "look"
+      end
+
+      def entry
+        upload = params[:photo].is_a?(Hash) ? params[:photo][:tempfile] : nil
+        Entries::Photo.new(id: client_id, fan: position.key, upload:, station: at, caption: text(:caption, 200))
       end
     end
   end

@@ -8,10 +8,10 @@ module Stations
     class SoundForm
       attr_reader :result, :faults
 
-      def initialize(job, position, user, params)
+      # @param job [Fenbo::JobFile::Job]
+      def initialize(job, position, params)
         @job = job
         @position = position
-        @user = user
         @params = params
         @faults = {}
       end
@@ -25,41 +25,20 @@ module Stations
       # @param bytes [String, nil] of a WAV file
       def ask(bytes)
         return refuse("Choose a WAV file first, or record one.") if bytes.nil? || bytes.empty?
-        if bytes.bytesize > SoundUploader::LARGEST
-          return refuse("The recording is larger than #{SoundUploader::LARGEST / 1024 / 1024} " \
-            "MB.")
-        end
+        most = SoundUploader::LARGEST
+        return refuse("The recording is larger than #{most / 1024 / 1024} MB.") if bytes.bytesize > most
         asked = {"rpm" => rpm, "blades" => blades, "hertz" => hertz}
         return false if faults.any?
         @bytes = bytes
         read(asked)
       end
 
-      def keep(client_id:, visit:)
+      # The reading to be kept; its file goes to the store first.
+      def entry(id:)
         file = SoundUploader.upload(StringIO.new(@bytes), :store)
-        Reading.transaction do
-          known = Reading.find_by(client_id:)
-          reading =
-            Reading.record(
-              client_id:,
-              job: @job,
-              visit:,
-              fan_position: @position,
-              user: @user,
-              kind: "sound",
-              phase: "before",
-              typed: {
-                "rpm" => @params["rpm"],
-                "blades" => @params["blades"]
-              },
-              question: @asked.merge("file" => file.data),
-              result: result.to_h.merge(curves: @curves).as_json,
-              verdict: result.verdict,
-              meter: nil
-            )
-          note(reading, visit) unless reading == known
-          reading
-        end
+        Entries::Reading.new(id:, fan: @position.key, kind: "sound", typed: @params.slice("rpm", "blades"),
+          question: @asked.merge("file" => file.data), result: result.as_json.merge("curves" => @curves.as_json),
+          findings: [[@position.key, "sound_recording", result.verdict, weights]])
       end
 
       private
@@ -67,25 +46,15 @@ module Stations
       def read(asked)
         input = Fenbo::Input.new(asked.merge("wav_bytes" => @bytes))
         question = Fenbo::Sound::Recording.read(input, Shared::Shop.limits)
-        return refuse(input.refusal.faults.map { |fault| "The recording #{fault.message}." }.first) unless input.clean?
+        return refuse("The recording #{input.refusal.faults.first.message}.") unless input.clean?
         recording = Fenbo::Sound::Recording.new(question, Shared::Shop.limits)
-        @result, @curves, @asked = recording.answer, Fenbo::Sound::Curves.of(recording), asked
+        @result = Fenbo::Tools.entry("sound").answer(recording.answer)
+        @curves, @asked = Fenbo::Sound::Curves.of(recording), asked
         true
       end
 
-      def note(reading, visit)
-        weights = result[:kinds].to_h { |one| one.values_at(:id, :weight) }
-        Finding.record(
-          client_id: SecureRandom.uuid,
-          job: @job,
-          visit:,
-          fan_position: @position,
-          user: @user,
-          test: "sound_recording",
-          outcome: result.verdict,
-          weights: ((result.verdict == "unclear") ? nil : weights),
-          reading:
-        )
+      def weights
+        (result.verdict == "unclear") ? nil : result.kinds.to_h { |kind| [kind.id, kind.weight] }
       end
 
       def whole(name, range)

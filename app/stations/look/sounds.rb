@@ -10,13 +10,13 @@ module Stations
 
       post "/jobs/:number/sounds" do
         need :record
-        one = form(params)
-        halt 422, page(one) unless one.ask(bytes)
-        keep(one)
+        sound = form(params)
+        halt 422, page(sound) unless sound.ask(bytes)
+        keep(sound)
       end
 
       get "/jobs/:number/sounds/:id.wav" do
-        file = SoundUploader.uploaded_file(reading.question["file"])
+        file = SoundUploader.uploaded_file(unit_readings.recording(uuid(params[:id])).question["file"])
         content_type "audio/wav"
         cache_control :private, max_age: 86_400
         file.open { |io| io.read }
@@ -25,11 +25,11 @@ module Stations
       private
 
       def form(given)
-        SoundForm.new(job, position, current_user, given)
+        SoundForm.new(job, position, given)
       end
 
-      def page(one)
-        station(:sound, at: "look", form: one, reading: shown, beside: other)
+      def page(sound)
+        station(:sound, at: "look", form: sound, reading: shown, beside: other)
       end
 
       def bytes
@@ -51,34 +51,26 @@ module Stations
         ).wav
       end
 
-      def keep(one)
-        reading = one.keep(client_id:, visit:)
-        back_to "/jobs/#{job.number}/sounds?fan=#{position.key}&reading=#{reading.id}",
+      def keep(sound)
+        reading = take(sound.entry(id: client_id))
+        back_to "/jobs/#{job.number}/sounds?fan=#{position.key}&reading=#{reading.client_id}",
           "Recording kept: #{test_of("sound_recording").label(reading.verdict).downcase}."
       end
 
-      def kept
-        @kept ||= job.readings.select { |one| one.kind == "sound" && !one.voided? }
-      end
-
       def shown
-        kept.find { |one| one.id == whole(params[:reading]) } ||
-          kept.reverse.find { |one| one.fan_position_id == position.id }
+        kept = job.readings_of("sound")
+        kept.find { |reading| reading.id == params[:reading] } ||
+          kept.reverse.find { |reading| reading.fan == position.key }
       end
 
       # Another recording of this unit to lie over it: a neighbour, or years ago.
       def other
-        params[:beside].to_s.empty? ? nil : unit_recordings.find { |one| one.id == whole(params[:beside]) }
+        unit_recordings.find { |reading| reading.id == params[:beside] } unless params[:beside].to_s.empty?
       end
 
-      def unit_recordings
-        @unit_recordings ||=
-          Reading.live.where(kind: "sound", fan_position: job.unit.fan_positions).order(taken_at: :desc).limit(30).to_a
-      end
+      def unit_readings = UnitReadings.new(job.unit.uid)
 
-      def reading
-        Reading.live.where(kind: "sound", fan_position: job.unit.fan_positions).find(whole(params[:id]))
-      end
+      def unit_recordings = @unit_recordings ||= unit_readings.recordings
     end
   end
 end

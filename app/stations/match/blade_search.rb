@@ -17,14 +17,14 @@ module Stations
       def known? = !old&.blade_diameter_mm.nil?
 
       def result
-        @result ||= Fenbo::Tools.call("blades", question, limits: Shared::Shop.limits)
+        @result ||= Fenbo.call(:blades, question, limits: Shared::Shop.limits)
       end
 
-      def candidates = result.refused? ? [] : result[:candidates].first(4)
+      def candidates = result.refused? ? [] : result.candidates.first(4)
 
       # The catalogue's row of one of the candidates.
       def blade(part_no)
-        (@blades ||= Blade.where(part_no: candidates.map { |one| one[:part_no] }).index_by(&:part_no))[part_no]
+        (@blades ||= Blade.where(part_no: candidates.map { |one| one.part_no }).index_by(&:part_no))[part_no]
       end
 
       # What is looked at before the old one goes back on, by the test that keeps the answer.
@@ -36,7 +36,7 @@ module Stations
           @search
             .job
             .findings
-            .select { |one| looks.key?(one.test) && one.fan_position_id == @search.position.id && !one.voided? }
+            .select { |one| looks.key?(one.test) && one.fan == @search.position.key && !one.voided? }
             .to_h { |one| [one.test, one] }
       end
 
@@ -51,20 +51,23 @@ module Stations
       # The chosen motor comes with a blade of its own.
       def brought?
         !!@search.job.part_choice &&
-          Fenbo::Matching::Motor.read(Fenbo::Input.new(chosen.attributes.slice(*Motor::COLUMNS).compact)).brings_blade?
+          Fenbo::Matching::Motor.read(Fenbo::Input.new(row_of(chosen).slice(*Motor::COLUMNS).compact)).brings_blade?
       end
 
       # What was found of the old blade itself, on the chosen motor in this opening; that it
       # is like itself goes without saying.
       def of_old
-        result[:old].reject { |line| %w[diameter air hub].include?(line[:check]) }
+        result.old.reject { |line| %w[diameter air hub].include?(line.check) }
       end
 
       private
 
       def chosen
-        @search.job.part_choice&.motor || @search.motor(@search.candidates.first&.fetch(:part_no))
+        @search.job.part_choice&.motor || @search.motor(@search.candidates.first&.part_no)
       end
+
+      # A part of the catalogue, or one that was chosen, as the core reads it.
+      def row_of(part) = part.is_a?(Motor) ? part.attributes : part.as_json
 
       def question
         {
@@ -111,8 +114,8 @@ module Stations
 
       # What the blade took at the old speed, and what the new motor gives.
       def watts(motor)
-        effects = @search.judged(motor.part_no)&.fetch(:effects) || {}
-        {"needed_w" => effects[:old_output_w]&.*(@search.load_share), "output_w" => effects[:output_w]}
+        effects = @search.candidates.find { |candidate| candidate.part_no == motor.part_no }&.effects
+        {"needed_w" => effects&.old_output_w&.*(@search.load_share), "output_w" => effects&.output_w}
       end
 
       def near

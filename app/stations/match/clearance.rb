@@ -19,7 +19,7 @@ module Stations
       post "/jobs/:number/fitting" do
         need :record
         halt 422, page unless form.ask
-        form.keep(client_id:, visit:)
+        take(form.entry(id: client_id))
         back_to "/jobs/#{job.number}/fitting?#{Rack::Utils.build_query(fan: position.key, part: params[:part].to_s)}",
           "Measurements of #{position.label} kept."
       end
@@ -37,7 +37,7 @@ module Stations
       end
 
       def form
-        @form ||= ClearanceForm.new(job, position, motor, params, current_user)
+        @form ||= ClearanceForm.new(position, motor, params, current_user)
       end
 
       def page = station(:fitting, at: "match", search:, motor:, form:)

@@ -7,17 +7,13 @@ module Stations
     class ClearanceForm
       MOST_SPACERS = 20
 
-      def self.latest(position)
-        position.readings.live.where(kind: "fit").order(:taken_at, :id).last
-      end
-
       def self.rows = Fenbo::Knowledge.table("measurements")
 
       attr_reader :faults, :result
 
       # @param motor [Motor, nil] the part looked at; its shaft is taken from the catalogue
-      def initialize(job, position, motor, params, user)
-        @job = job
+      # @param position [Fenbo::JobFile::Fan]
+      def initialize(position, motor, params, user)
         @position = position
         @motor = motor
         @params = params
@@ -26,7 +22,8 @@ module Stations
         @faults = @typed.faults
       end
 
-      def latest = @latest ||= self.class.latest(@position)
+      # The place as it was measured last.
+      def latest = @position.place
 
       # Something was typed, or something was kept.
       def asked? = typed? || !latest.nil?
@@ -64,7 +61,7 @@ module Stations
         asked = question
         return false if faults.any?
         @question = asked
-        @result = Fenbo::Tools.call("fit", asked, limits: Shared::Shop.limits)
+        @result = Fenbo.call(:fit, asked, limits: Shared::Shop.limits)
         return true unless @result.refused?
         @result.faults.each { |fault| faults[field_of(fault.field)] ||= "This #{fault.message}." }
         false
@@ -90,22 +87,11 @@ module Stations
           .filter_map { |name, row| [row["label"], row["without"]] if value(name).to_s.strip.empty? }
       end
 
-      def keep(client_id:, visit:)
-        kept = @question.except("chosen", "L", "blade_diameter_mm")
-        Reading.record(
-          client_id:,
-          job: @job,
-          visit:,
-          fan_position: @position,
-          user: @user,
-          kind: "fit",
-          phase: "before",
-          typed: @params.slice(*self.class.rows.keys, "tolerance"),
-          question: kept.merge("L" => @question["L"]),
-          result: result.to_h.as_json,
-          verdict: result.verdict,
-          meter: nil
-        )
+      # The measurements as a reading of the fan, to be kept.
+      def entry(id:)
+        kept = @question.except("chosen", "L", "blade_diameter_mm").merge("L" => @question["L"])
+        Entries::Reading.new(id:, fan: @position.key, kind: "fit", question: kept, result:,
+          typed: @params.slice(*self.class.rows.keys, "tolerance"))
       end
 
       private
@@ -113,7 +99,7 @@ module Stations
       def question
         read = typed? ? typed_lengths : (latest&.question || {}).except("chosen")
         read = read.merge("L" => shaft_mm) if shaft_mm
-        read = read.merge("blade_diameter_mm" => @position.motor_now&.blade_diameter_mm)
+        read = read.merge("blade_diameter_mm" => @position.motor&.blade_diameter_mm)
         faults["shaft"] ||= "The catalogue does not tell this shaft's length: measure or ask for it." if read["L"].nil?
         read.merge(chosen).compact
       end

@@ -55,7 +55,7 @@ module Stations
       private
 
       def lines(number)
-        (judged(number)&.fetch(:checks) || []).to_h { |line| [line[:check], line] }
+        (judged(number)&.checks || []).to_h { |line| [line.check, line] }
       end
 
       def list(values) = values.map { |one| figure(one) }.join("/")

@@ -5,30 +5,27 @@ module Stations
     # What a candidate saves a year beside the old motor, and when it has paid what it
     # costs more than the cheapest that would do.
     class EnergyOf
-      # Below this a box counts as a freezer.
-      FREEZER_C = -10
-
       def self.of(search, candidate)
-        effects, unit = candidate[:effects], search.job.unit
-        return nil unless effects[:old_watts] && effects[:watts]
-        motor = search.motor(candidate[:part_no])
+        effects, unit = candidate.effects, search.job.unit
+        return nil unless effects.old_watts && effects.watts
+        motor = search.motor(candidate.part_no)
         plain =
           search
             .candidates
-            .reject { |one| one[:part_no] == candidate[:part_no] }
+            .reject { |one| one.part_no == candidate.part_no }
             .filter_map do |one|
-              if one[:effects][:watts] && one[:effects][:watts] >= effects[:old_watts] * 0.9
-                search.motor(one[:part_no])&.price_cents
+              if one.effects.watts && one.effects.watts >= effects.old_watts * Shared::Shop.limits["energy.alike"]
+                search.motor(one.part_no)&.price_cents
               end
             end
             .min
-        Fenbo::Tools.call(
-          "energy",
+        Fenbo.call(
+          :energy,
           {
             "side" => search.position.side,
-            "freezer" => !unit.setpoint_c.nil? && unit.setpoint_c < FREEZER_C,
-            "old_watts" => effects[:old_watts],
-            "new_watts" => effects[:watts],
+            "freezer" => !unit.setpoint_c.nil? && unit.setpoint_c < Shared::Shop.limits["energy.freezer_c"],
+            "old_watts" => effects.old_watts,
+            "new_watts" => effects.watts,
             "tariff_cents_kwh" => Setting.read("tariff_cents_kwh"),
             "extra_cents" => [motor.price_cents.to_i - plain.to_i, 0].max
           },

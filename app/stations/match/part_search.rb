@@ -28,25 +28,25 @@ module Stations
         @also = also
       end
 
-      def old = position.motor_now
+      def old = position.motor
 
       def result
-        @result ||= Fenbo::Tools.call("match", question, limits: Shared::Shop.limits)
+        @result ||= Fenbo.call(:match, question, limits: Shared::Shop.limits)
       end
 
-      def candidates = result.refused? ? [] : result[:candidates]
+      def candidates = result.refused? ? [] : result.candidates
 
       # Nearest misses first; those a list names before the others.
       def rejected(most = 6)
         return [] if result.refused?
         named = listed_numbers
-        result[:rejected].partition { |one| named.include?(one[:part_no]) }.flatten(1).first(most)
+        result.rejected.partition { |one| named.include?(one.part_no) }.flatten(1).first(most)
       end
 
       # One judged part, candidate or not: {part_no, grade or nil, checks, …}.
       def judged(part_no)
-        candidates.find { |one| one[:part_no] == part_no } ||
-          (result.refused? ? nil : result[:rejected].find { |one| one[:part_no] == part_no })
+        candidates.find { |one| one.part_no == part_no } ||
+          (result.refused? ? nil : result.rejected.find { |one| one.part_no == part_no })
       end
 
       def motor(part_no)
@@ -58,7 +58,7 @@ module Stations
         Motor.where(part_no: numbers).each { |one| (@motors ||= {})[one.part_no] = one }
       end
 
-      def fit_reading = @fit_reading ||= ClearanceForm.latest(position)
+      def fit_reading = position.place
 
       # Why the catalogue's row is what it is about the original: no longer made, by whom replaced.
       def original
@@ -121,7 +121,7 @@ module Stations
       def old_row
         return {} unless old
         old
-          .attributes
+          .as_json
           .slice(*PLATE)
           .compact
           .merge("rotation_view" => "shaft_end", "superseded_by" => original&.superseded_by)
@@ -161,18 +161,7 @@ module Stations
         }.compact
       end
 
-      # What the motor drew while it was well, newest first.
-      def healthy_amps
-        @healthy_amps ||=
-          position
-            .readings
-            .live
-            .where(kind: "amps", verdict: "within")
-            .order(:taken_at)
-            .last
-            &.result
-            &.dig("legs", 0, "amps")
-      end
+      def healthy_amps = position.healthy_amps
 
       # With how soon and at what price it could be here.
       def question_row(row)

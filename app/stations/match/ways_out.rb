@@ -30,25 +30,25 @@ module Stations
         thick =
           @form.asked_question["t"].to_f.positive? ? @form.asked_question["t"] : Shared::Shop.limits["fit.usual_spacer"]
         more =
-          Fenbo::Tools.call(
-            "fit",
+          Fenbo.call(
+            :fit,
             @form.asked_question.except("chosen").merge("t" => thick, "n_max" => ClearanceForm::MOST_SPACERS),
             limits: Shared::Shop.limits
           )
         return nil unless more.verdict == "fits_with_spacers"
-        count = more[:spacers]
+        count = more.spacers
         Way.new(
           title: "#{count} #{(count == 1) ? "spacer" : "spacers"} of #{Fenbo::Quantities.tidy(thick)} mm",
           text:
             "guard and ring out #{Fenbo::Quantities.tidy((count * thick).round(1))} mm, hub at " \
-              "#{Fenbo::Quantities.tidy(more[:seat].round(1))} mm",
+              "#{Fenbo::Quantities.tidy(more.seat.round(1))} mm",
           link: nil
         )
       end
 
       def original
         number = @search.old&.part_no
-        one = number && number != @part_no && @search.candidates.find { |candidate| candidate[:part_no] == number } or
+        one = number && number != @part_no && @search.candidates.find { |candidate| candidate.part_no == number } or
           return nil
         Way.new(title: "The original, #{number}", text: words(one), link: path(number))
       end
@@ -57,32 +57,32 @@ module Stations
       def other_shaft
         one =
           @search.candidates.find do |candidate|
-            candidate[:part_no] != @part_no && candidate[:part_no] != @search.old&.part_no &&
-              candidate[:checks].any? { |line| line[:check] == "fit" && line[:result] == "pass" }
+            candidate.part_no != @part_no && candidate.part_no != @search.old&.part_no &&
+              candidate.checks.any? { |line| line.check == "fit" && line.result == "pass" }
           end or return nil
-        motor = @search.motor(one[:part_no])
+        motor = @search.motor(one.part_no)
         Way.new(
-          title: "Another shaft, #{one[:part_no]}",
+          title: "Another shaft, #{one.part_no}",
           text: "#{Fenbo::Quantities.tidy(motor.shaft_length_mm)} mm of shaft, #{words(one)}",
-          link: path(one[:part_no])
+          link: path(one.part_no)
         )
       end
 
       def again
-        return nil if result[:close].empty?
+        return nil if result.close.empty?
         Way.new(
           title: "Measure again",
           text:
             "±#{Fenbo::Quantities.tidy(@form.asked_question["tolerance"] || @form.usual_tolerance)} mm decides " \
-              "on #{result[:close].join(" and ")}",
+              "on #{result.close.join(" and ")}",
           link: "#measurements"
         )
       end
 
       def words(candidate)
-        motor = @search.motor(candidate[:part_no])
+        motor = @search.motor(candidate.part_no)
         [
-          Shared::Words::GRADES[candidate[:grade]].downcase,
+          Shared::Words::GRADES[candidate.grade].downcase,
           Shared::Shop.money(motor.price_cents),
           soonest(motor)
         ].compact.join(", ")

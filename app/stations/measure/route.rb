@@ -5,7 +5,7 @@ module Stations
     # Station 3: the meter, then the tests on what was made safe.
     class Route < Shared::Route
       get "/jobs/:number/measure" do
-        station :measure, instrument: Shared::Instrument.of(tool, {}, user: current_user, position:)
+        station :measure, instrument: Shared::Instrument.of(tool, {}, user: current_user, job:, fan: position)
       end
 
       private

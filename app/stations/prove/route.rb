@@ -5,57 +5,50 @@ module Stations
     # Station 8: proved fixed, before beside after.
     class Route < Shared::Route
       get "/jobs/:number/prove" do
-        station :prove, proof: Shared::Proof.new(job), instrument:, faults: {}, typed: {}
+        page
       end
 
       post "/jobs/:number/prove/checks/:check" do
-        need :record
-        raise ActiveRecord::RecordNotFound unless Shared::Proof::CHECKS.key?(params[:check])
-        tick(params[:check])
-        Shared::Progress.finish(job, "prove", current_user) if Shared::Proof.new(job.reload).proved?
+        take_or_refuse(Entries::ProofTick.new(check: params[:check]), "There is no such check")
         back_to "/jobs/#{job.number}/prove"
       end
 
       post "/jobs/:number/prove/temperatures" do
-        need :record
         typed = Shared::Typed.new(params, system: current_user.unit_system)
         arrival, leaving = typed.quantity(:arrival, "temperature"), typed.quantity(:leaving, "temperature")
-        unless typed.clean?
-          halt 422, station(:prove, proof: Shared::Proof.new(job), instrument:, faults: typed.faults, typed: params)
-        end
-        visit.update!({arrival_c: arrival, leaving_c: leaving}.compact)
+        halt 422, page(faults: typed.faults, typed: params) unless typed.clean?
+        take Entries::Temperatures.new(arrival:, leaving:)
         back_to "/jobs/#{job.number}/prove", "Temperatures kept."
       end
 
       # What the meter says once everything runs again, and the box on its way down.
       post "/jobs/:number/prove/readings" do
         need :record
-        instrument = Shared::Instrument.of(tool, params, user: current_user, position:)
-        unless instrument.ask
-          halt 422, station(:prove, instrument:, proof: Shared::Proof.new(job), faults: {}, typed: {})
-        end
-        reading = Shared::InstrumentReading.new(job, position, current_user)
-          .keep(instrument, client_id:, phase: "after", visit:)
-        Shared::Progress.finish(job, "prove", current_user) if Shared::Proof.new(job.reload).proved?
+        meter = meter_of(params)
+        halt 422, page(instrument: meter) unless meter.ask
+        reading = take(meter.entry(id: client_id, phase: "after"))
         back_to "/jobs/#{job.number}/prove?fan=#{position.key}&tool=#{tool}",
-          "#{instrument.label} kept: #{verdict_words(reading.verdict)}."
+          "#{meter.label} kept: #{verdict_words(reading.verdict)}."
       end
 
       private
 
+      def page(instrument: meter_of({"turning" => "yes"}), faults: {}, typed: {})
+        station :prove, proof:, instrument:, faults:, typed:
+      end
+
+      # The one that was sent with its faults, else an empty one.
+      def instrument_in_hand(tool, sent)
+        return sent if sent.tool == tool
+        typed = (tool == "amps") ? {"turning" => "yes"} : {}
+        Shared::Instrument.of(tool, typed, user: current_user, job:, fan: position)
+      end
+
       def tool = (params[:tool] == "pulldown") ? "pulldown" : "amps"
 
       # The clamp after the work, or the box on its way down.
-      def instrument
-        Shared::Instrument.of(tool, {"turning" => "yes"}, user: current_user, position:)
-      end
-
-      # A second press takes the tick back.
-      def tick(id)
-        check = ProofCheck.find_by(job:, check_id: id)
-        check ? check.destroy! : ProofCheck.create!(job:, check_id: id, user: current_user, done_at: Time.now)
-      rescue ActiveRecord::RecordNotUnique
-        nil # two presses at once: it is ticked
+      def meter_of(typed)
+        Shared::Instrument.of(tool, typed, user: current_user, job:, fan: position)
       end
     end
   end

@@ -4,29 +4,57 @@ module Stations
   module Source
     # Where the chosen motor can come from, and when the job would be done.
     class PartSources
-      def initialize(job, now: Time.now)
+      # @param plan [Fenbo::WorkPlan::Progress, nil]
+      # @param clock [Fenbo::Product::JobClock]
+      def initialize(job, plan:, clock:, now: Time.now)
         @job = job
+        @plan = plan
+        @clock = clock
         @now = now
       end
 
       def motor = @job.part_choice&.motor
 
       def result
-        @result ||= Fenbo::Tools.call("source", question, limits: Shared::Shop.limits)
+        @result ||= Fenbo.call(:source, question, limits: Shared::Shop.limits)
       end
 
-      def options = (motor.nil? || result.refused?) ? [] : result[:options]
+      def options = (motor.nil? || result.refused?) ? [] : result.options
+
+      # The option still on offer: the very one, else the same source at another hour.
+      def option(offer, finish_at)
+        options.find { |option| option.offer == offer && option.finish_at == finish_at } ||
+          options.find { |option| option.offer == offer }
+      end
+
+      # Whether the customer wants to be asked at this price; what the product would lose is
+      # no part of it.
+      def needs_approval?(option)
+        limit = @job.unit.site.customer.approval_limit_cents
+        !limit.nil? && option.total_cents - option.product_loss_cents > limit
+      end
+
+      # What is kept of the option taken.
+      def entry(option)
+        ready_at = Shared::Shop.from_local(option.finish_at) - minutes * 60
+        kept = option.as_json.merge("source" => Suppliers::PriceService.name_of(option.offer))
+        Entries::Offer.new(option: kept, ready_at:, second_trip: option.second_trip)
+      end
+
+      def minutes
+        @plan&.minutes || Shared::Shop.limits["work.unplanned_minutes"]
+      end
 
       def question
         {
           "now" => Shared::Shop.local(@now).strftime("%Y-%m-%dT%H:%M"),
           "rate_per_hour_cents" => Setting.read("rate_per_hour_cents"),
           "overtime_factor" => Setting.read("overtime_factor"),
-          "overtime_allowed" => @job.unit.customer.overtime_allowed,
+          "overtime_allowed" => @job.unit.site.customer.overtime_allowed,
           "work_hours" => Setting.read("work_hours"),
           "trip_cents" => Setting.read("trip_cents"),
-          "work_minutes" => Shared::WorkPlan.of(@job)&.minutes || 60,
-          "hours_to_limit" => Shared::ProductClock.of(@job, @now).hours_left,
+          "work_minutes" => minutes,
+          "hours_to_limit" => @clock.hours_left,
           "product_value_cents" => @job.product_value_cents || @job.unit.product_value_cents,
           "offers" => Suppliers::PriceService.offers(motor)
         }.compact

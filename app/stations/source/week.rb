@@ -9,7 +9,7 @@ module Stations
       ROW = 34
 
       def initialize(options, question:, names:)
-        @options = options.uniq { |one| [one[:offer], one[:finish_at]] }.first(6)
+        @options = options.uniq { |one| [one.offer, one.finish_at] }.first(6)
         @question = question
         @names = names
         @now = Fenbo::Sourcing::Question.read_now(Fenbo::Input.new(question))
@@ -29,11 +29,11 @@ module Stations
       def height = 30 + @options.size * ROW
 
       def label
-        "Done: " + @options.map { |one| "#{@names.call(one[:offer])} #{one[:finish_at].tr("T", " ")}" }.join(", ")
+        "Done: " + @options.map { |one| "#{@names.call(one.offer)} #{one.finish_at.tr("T", " ")}" }.join(", ")
       end
 
       def finish(option)
-        Fenbo::Sourcing::Question.read_now(Fenbo::Input.new({"now" => option[:finish_at]}))
+        Fenbo::Sourcing::Question.read_now(Fenbo::Input.new({"now" => option.finish_at}))
       end
 
       def span
@@ -73,7 +73,7 @@ module Stations
       def row(option, index)
         y = 30 + index * ROW
         hours = (finish(option) - @now) / 3600.0
-        late = option[:margin_hours]&.negative?
+        late = option.margin_hours&.negative?
         @svg.line(0, y + 12, x(hours), y + 12, "mini-tube").path(
           "M#{x(hours) - 9} #{y + 12} l9 -10 l9 10 l-9 10 Z",
           late ? "visit-late" : "part-here"
@@ -82,7 +82,7 @@ module Stations
         @svg.text(
           x(hours) + (near_end ? -16 : 16),
           y + 17,
-          "#{@names.call(option[:offer])} #{finish(option).strftime("%a %H:%M")}",
+          "#{@names.call(option.offer)} #{finish(option).strftime("%a %H:%M")}",
           late ? "visit-words visit-words-late" : "visit-words",
           text_anchor: near_end ? "end" : "start"
         )

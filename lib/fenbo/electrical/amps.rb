@@ -15,7 +15,7 @@ module Fenbo
       VERDICTS = (SEVERITY + ["not_by_amps"]).freeze
 
       def self.read(input, limits)
-        AmpsQuestion.read(input, tolerance: limits["amps.volts_tolerance"])
+        AmpsQuestion.read(input, limits)
       end
 
       def answer

@@ -7,7 +7,7 @@ module Fenbo
       :family, :nameplate_amps, :nameplate_watts, :service_factor, :service_factor_amps,
       :locked_rotor_amps, :turning, :display, :watts, :power_factor, :turns, :meter, :supply
     ) do
-      define_singleton_method(:read) do |input, tolerance:|
+      define_singleton_method(:read) do |input, limits|
         motor = input.object("motor")
         reading = input.object("reading")
         family = motor.choice("family", FAMILIES)
@@ -27,7 +27,7 @@ module Fenbo
           power_factor: reading.number("power_factor", required: false, above: 0, at_most: 1),
           turns: reading.integer("turns", required: false, at_least: 1, at_most: 100) || 1,
           meter: Meter.read(reading.object("meter", required: false)),
-          supply: Supply.new(volts:, nameplate_volts:, tolerance:)
+          supply: Supply.new(volts:, nameplate_volts:, tolerance: limits["amps.volts_tolerance"], absent: limits["amps.volts_absent"])
         )
       end
 

@@ -21,5 +21,7 @@ module Fenbo
     def at(field) = faults.find { |fault| fault.field == field }&.message
 
     def to_h = {errors: faults.map(&:to_h)}
+
+    def as_json(*) = Json.plain(to_h)
   end
 end

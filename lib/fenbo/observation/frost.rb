@@ -7,6 +7,7 @@ module Fenbo
   #   Signatures  how far each known picture fits, softly, as weights that sum to one
   module Frost
     autoload :Grid, "fenbo/observation/frost/grid"
+    autoload :OfFan, "fenbo/observation/frost/of_fan"
     autoload :Reading, "fenbo/observation/frost/reading"
     autoload :Signatures, "fenbo/observation/frost/signatures"
 

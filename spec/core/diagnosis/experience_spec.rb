@@ -2,7 +2,7 @@
 
 RSpec.describe Fenbo::Diagnosis::Experience do
   def diagnose(experience = nil, findings: [%w[fan_motion stopped]])
-    Fenbo::Tools.call(
+    Fenbo.call(
       "diagnose",
       {
         "unit" => {
@@ -17,7 +17,7 @@ RSpec.describe Fenbo::Diagnosis::Experience do
   end
 
   def chance(result, id)
-    result[:causes].find { |one| one[:id] == id }&.fetch(:probability) || 0
+    result[:causes].find { |one| one[:id] == id }&.probability || 0
   end
 
   let(:place) { "walk_in_cooler evaporator" }

@@ -18,7 +18,7 @@ RSpec.describe "the knowledge of causes" do
 
   def leading(equipment, findings)
     result =
-      Fenbo::Tools.call(
+      Fenbo.call(
         "diagnose",
         {
           "unit" => {

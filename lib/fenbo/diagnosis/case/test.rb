@@ -30,6 +30,14 @@ module Fenbo
 
       def help(outcome) = @row["outcomes"].fetch(outcome)["help"]
 
+      # Whether the fan turns where this is its answer; nil where it does not say.
+      def turning?(outcome)
+        outcome && @row["outcomes"].fetch(outcome)["turns"]
+      end
+
+      # What the fan does (Model::MOTIONS) where this is its answer; nil where it does not say.
+      def motion(outcome) = outcome && @row["outcomes"].fetch(outcome)["motion"]
+
       def states = @row["state"]
 
       def minutes = @row["minutes"]

@@ -95,7 +95,7 @@ RSpec.describe Fenbo::Frost::Reading do
     chance =
       lambda do |finding|
         result =
-          Fenbo::Tools.call(
+          Fenbo.call(
             "diagnose",
             {
               "unit" => {
@@ -106,7 +106,7 @@ RSpec.describe Fenbo::Frost::Reading do
               "findings" => [finding].compact
             }
           )
-        result[:causes].find { |one| one[:id] == "drain_blocked" }&.fetch(:probability) || 0
+        result[:causes].find { |one| one[:id] == "drain_blocked" }&.probability || 0
       end
     half =
       chance[

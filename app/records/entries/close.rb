@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+module Entries
+  # Closes a job: decided and handed over; an apprentice's closing waits for a technician.
+  # What is not proved may be closed, and the report says so.
+  class Close
+    include Entry
+
+    def action = :decide
+
+    # What stands in the way.
+    def fault(book)
+      return if book.job.closed?
+      decision = book.job.decision
+      return [:close, "Decide on a cause first: the report has to name one."] unless decision
+      if decision.awaits_countersign? && !book.user.technician?
+        return [:close, "The apprentice's decision waits for a technician's countersign."]
+      end
+      [:close, "Have it signed first."] unless book.job.handover&.signed?
+    end
+
+    def append(book)
+      return book.record if book.job.closed?
+      if book.user.apprentice?
+        book.record.update!(status: "awaiting_countersign", closed_by: book.user)
+      else
+        Closing.new(book).finish(book.user)
+      end
+      book.record
+    end
+  end
+end

@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+module Entries
+  # The outcome of one test, seen on a fan or on the unit.
+  Finding = Entry.of(:id, :fan, :test, :outcome, note: nil, override_reason: nil) do
+    def fault(book)
+      known = Fenbo::Diagnosis::Test.all[test]
+      return [:outcome, "Choose one of the answers on the page."] unless known&.outcomes&.include?(outcome)
+      Interlocks.dead_test(known, book.job)
+    end
+
+    def append(book)
+      known = Fenbo::Diagnosis::Test[test]
+      ::Finding.record(client_id: id, job: book.record, visit: book.visit, user: book.user, test:, outcome:, note:,
+        fan_position: (book.fan(fan) unless known.unit?), override_reason:)
+    end
+  end
+end

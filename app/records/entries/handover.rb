@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module Entries
+  # The handover as written, and the signature where one was drawn; nothing drawn keeps
+  # what was signed before.
+  Handover = Entry.of(:values, signature: nil, signed_name: nil) do
+    def append(book)
+      row = book.record.handover || ::Handover.new(job: book.record)
+      row.update!(**values, **signed(book), user: book.user)
+      book.finish("hand_over") if row.signed_at
+      row
+    end
+
+    private
+
+    def signed(book)
+      signature ? {signature:, signed_name:, signed_at: book.now} : {}
+    end
+  end
+end

@@ -1,0 +1,23 @@
+# frozen_string_literal: true
+
+module Entries
+  # Where the chosen part comes from. A second trip plans its visit; an earlier plan moves.
+  Offer = Entry.of(:option, :ready_at, :second_trip) do
+    def action = :decide
+
+    def append(book)
+      book.record.part_choice.update!(offer: option, ready_at:)
+      plan_visit(book) if second_trip
+      book.finish("source")
+    end
+
+    private
+
+    def plan_visit(book)
+      planned = book.record.visits.find { |visit| visit.ends_at.nil? && visit.starts_at > book.now }
+      technician = book.record.technician || book.user
+      return planned.update!(starts_at: ready_at) if planned
+      book.record.visits.create!(technician:, starts_at: ready_at, purpose: "fit the part")
+    end
+  end
+end

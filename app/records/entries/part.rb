@@ -1,0 +1,31 @@
+# frozen_string_literal: true
+
+module Entries
+  # A motor taken for the job, judged by `checks`, with the seat of its hub where the place
+  # was measured (`fit_reading` is that reading's id).
+  Part = Entry.of(:part_no, :grade, :checks, seat_mm: nil, spacers: nil, fit_reading: nil) do
+    def action = :decide
+
+    def append(book)
+      motor = Motor.find_by!(part_no:)
+      same = book.record.part_choice
+      (same&.motor_id == motor.id) ? reseat(same) : choose(book, motor)
+      book.finish("match")
+    end
+
+    private
+
+    def seat
+      {seat_mm:, spacers:, fit_reading: fit_reading && ::Reading.find_by!(client_id: fit_reading)}
+    end
+
+    def reseat(choice)
+      choice.update!(seat) if seat_mm
+    end
+
+    def choose(book, motor)
+      book.record.part_choices.where(superseded_at: nil).update_all(superseded_at: book.now)
+      PartChoice.create!(job: book.record, motor:, user: book.user, grade:, checks:, **seat)
+    end
+  end
+end

@@ -1,0 +1,16 @@
+# frozen_string_literal: true
+
+module Entries
+  # A picture of a fan, taken at a station; its file is kept first.
+  Photo = Entry.of(:id, :fan, :upload, :station, caption: nil) do
+    def fault(_book)
+      message = PhotoUploader.fault(upload)
+      [:photo, message] if message
+    end
+
+    def append(book)
+      ::Photo.keep(upload, client_id: id, job: book.record, visit: book.visit, fan_position: book.fan(fan),
+        user: book.user, station:, caption:)
+    end
+  end
+end

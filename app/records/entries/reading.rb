@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+module Entries
+  # What an instrument read: as typed, as asked of the core, and what the core said, with
+  # the findings it amounts to. `findings` is test => outcome, or a list of
+  # [fan, test, outcome, weights] where one reading speaks of several fans.
+  Reading = Entry.of(:id, :fan, :kind, :question, :result, phase: "before", typed: {}, meter: nil, findings: {}) do
+    def fault(book) = Interlocks.dead_reading(kind, question, book.job)
+
+    # Findings come of readings before the repair only: afterwards they would speak of
+    # another motor. A reading sent twice brings none a second time.
+    def append(book)
+      known = ::Reading.find_by(client_id: id)
+      reading = ::Reading.record(client_id: id, job: book.record, visit: book.visit, fan_position: book.fan(fan),
+        user: book.user, kind:, phase:, typed:, question: question.as_json, result: result.as_json,
+        verdict: result.as_json["verdict"], meter:)
+      rows.each { |row| note(book, reading, *row) } if phase == "before" && reading != known
+      book.finish("prove") if phase == "after" && Fenbo::Proof::Checklist.new(book.reread).proved?
+      reading
+    end
+
+    private
+
+    def rows
+      findings.is_a?(Hash) ? findings.map { |test, outcome| [fan, test, outcome, nil] } : findings
+    end
+
+    def note(book, reading, fan, test, outcome, weights)
+      unit = Fenbo::Diagnosis::Test[test].unit?
+      ::Finding.record(client_id: SecureRandom.uuid, job: book.record, visit: book.visit, user: book.user, test:,
+        outcome:, weights:, reading:, fan_position: (book.fan(fan) unless unit))
+    end
+  end
+end

@@ -1,0 +1,16 @@
+# frozen_string_literal: true
+
+module Entries
+  # Opens a closed job again; what it taught counts no more until it is closed anew.
+  class Reopen
+    include Entry
+
+    def action = :countersign
+
+    def append(book)
+      return unless book.record.closed?
+      book.record.update!(status: "open", closed_at: nil, closed_by: nil, countersigned_by: nil)
+      ShopExperience.recount
+    end
+  end
+end

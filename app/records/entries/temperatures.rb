@@ -1,0 +1,10 @@
+# frozen_string_literal: true
+
+module Entries
+  # The box as it was found and left, °C.
+  Temperatures = Entry.of(arrival: nil, leaving: nil) do
+    def append(book)
+      book.visit.update!({arrival_c: arrival, leaving_c: leaving}.compact)
+    end
+  end
+end

@@ -1,0 +1,14 @@
+# frozen_string_literal: true
+
+module Entries
+  # Takes a finding or a reading back, a reading with the findings that follow from it.
+  # Nothing is erased: who took it back, when and why stands beside it.
+  Void = Entry.of(:of, :id, reason: nil) do
+    def append(book)
+      row = book.record.public_send(of).find_by!(client_id: id)
+      row.void(book.user, reason)
+      row.findings.each { |finding| finding.void(book.user, "its reading was taken back") } if of == :readings
+      row
+    end
+  end
+end

@@ -1,0 +1,122 @@
+# frozen_string_literal: true
+
+# Builds the job file from the database, in one question: every table's rows come as
+# JSON, and this is the only place that knows which column is which member.
+#
+#   JobSource.numbered(214)   #=> Fenbo::JobFile::Job
+class JobSource
+  # The query, with its rows as JSON.
+  SQL = File.read(File.join(__dir__, "job_source.sql")).freeze
+  ENTRY = %w[taken_at voided_at void_reason].freeze
+  PATHS = {"photos" => "photos", "sound" => "recordings"}.freeze
+
+  # @raise [ActiveRecord::RecordNotFound]
+  def self.numbered(number)
+    find("j.number = #{Integer(number)}")
+  end
+
+  def self.find(condition)
+    text = ActiveRecord::Base.connection.select_value(SQL.sub("/*which*/", condition), "job file")
+    raise ActiveRecord::RecordNotFound, "no such job" unless text
+    new(JSON.parse(text)).job
+  end
+  private_class_method :find
+
+  def initialize(rows)
+    @rows = rows
+    @people = rows["people"].to_h { |row| [row["id"], person(row)] }
+    @fans = rows["fans"].to_h { |row| [row["id"], "#{row["side"]}-#{row["number"]}"] }
+    @visits = rows["visits"].to_h { |row| [row["id"], row["uid"]] }
+    @readings = rows["readings"].to_h { |row| [row["id"], row["client_id"]] }
+  end
+
+  def job
+    row = @rows["job"]
+    part(Fenbo::JobFile::Job, row, version: Fenbo::JobFile::VERSION, unit:, fan: @fans[row["fan_position_id"]],
+      technician: who(row, "technician"), closed_by: who(row, "closed_by"), state_by: who(row, "state_by"),
+      countersigned_by: who(row, "countersigned_by"), beside: @rows["beside"], return_of: @rows["return_of"],
+      **entries, **outcomes)
+  end
+
+  private
+
+  # A part whose members have their columns' names, but for those given.
+  def part(shape, row, **given)
+    members = shape.types.to_h do |name, type|
+      [name, given.key?(name) ? given[name] : type.read(moment(type, row[name.to_s]))]
+    end
+    shape.new(**members)
+  end
+
+  # The database's times are UTC without saying so.
+  def moment(_type, value)
+    (value.is_a?(String) && value.match?(/\A\d{4}-\d\d-\d\dT[\d:.]+\z/)) ? "#{value}Z" : value
+  end
+
+  def person(row)
+    Fenbo::JobFile::Person.new(uid: row["uid"], name: row["name"], role: row["role"])
+  end
+
+  def who(row, column) = @people[row["#{column}_id"]]
+
+  def unit
+    site = part(Fenbo::JobFile::Site, @rows["site"], customer: part(Fenbo::JobFile::Customer, @rows["customer"]))
+    part(Fenbo::JobFile::Unit, @rows["unit"], site:, fans: @rows["fans"].map { |row| fan(row) })
+  end
+
+  def fan(row)
+    motors = @rows["motors"].select { |motor| motor["fan_position_id"] == row["id"] }
+    part(Fenbo::JobFile::Fan, row, motors: motors.map { |motor| part(Fenbo::JobFile::Motor, motor) },
+      place: row["place"] && reading(row["place"]))
+  end
+
+  def entries
+    {
+      visits: @rows["visits"].map { |row| part(Fenbo::JobFile::Visit, row, technician: who(row, "technician")) },
+      findings: @rows["findings"].map { |row| entry(Fenbo::JobFile::Finding, row, reading: @readings[row["reading_id"]]) },
+      readings: @rows["readings"].map { |row| reading(row) },
+      photos: @rows["photos"].map { |row| entry(Fenbo::JobFile::Photo, row, file: stored("photos", row["client_id"], row["image_data"])) },
+      decisions: @rows["decisions"].map do |row|
+        entry(Fenbo::JobFile::Decision, row, countersigned_by: who(row, "countersigned_by"))
+      end
+    }
+  end
+
+  def entry(shape, row, **given)
+    part(shape, row, id: row["client_id"], fan: @fans[row["fan_position_id"]], visit: @visits[row["visit_id"]],
+      by: who(row, "user"), voided_by: who(row, "voided_by"), **given)
+  end
+
+  def reading(row)
+    kept = row["question"]["file"]
+    question = kept ? row["question"].except("file") : row["question"]
+    entry(Fenbo::JobFile::Reading, row, question:, file: kept && stored("recordings", row["client_id"], kept))
+  end
+
+  # A file of the store by the name it has within an export.
+  def stored(folder, id, data)
+    about = data["metadata"]
+    extension = File.extname(data["id"])
+    Fenbo::JobFile::StoredFile.new(name: "#{folder}/#{id}#{extension}", mime_type: about["mime_type"] || "audio/wav",
+      bytes: about["size"], sha256: about["sha256"])
+  end
+
+  def outcomes
+    {
+      part_choices: @rows["part_choices"].map { |row| part_choice(row) },
+      steps: @rows["steps"].map { |row| part(Fenbo::JobFile::StepDone, row, by: who(row, "user")) },
+      stations: @rows["stations"].map { |row| part(Fenbo::JobFile::StationDone, row, by: who(row, "done_by")) },
+      proof_checks: @rows["proof_checks"].map do |row|
+        part(Fenbo::JobFile::ProofCheck, row, check: row["check_id"], by: who(row, "user"))
+      end,
+      handover: @rows["handover"] && part(Fenbo::JobFile::Handover, @rows["handover"], by: who(@rows["handover"], "user"))
+    }
+  end
+
+  def part_choice(row)
+    motor, blade = row["motor"], row["blade"]
+    part(Fenbo::JobFile::PartChoice, row, by: who(row, "user"), chosen_at: Time.iso8601("#{row["created_at"]}Z"),
+      motor: motor && part(Fenbo::JobFile::CataloguePart, motor),
+      blade: blade && part(Fenbo::JobFile::CatalogueBlade, blade), fit_reading: row["fit_reading_client_id"])
+  end
+end

@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+# Where everything recorded on a job is taken in, whoever hands it over: a form, the API,
+# a meter, a file, a phone that comes back. One entry at a time; what must hold of all of
+# them is held here (role, how the unit stands), what must hold of one in its own class.
+#
+#   book = Logbook.new(job, user)
+#   book.take(Entries::Finding.new(id:, fan: "evaporator-2", test: "noise", outcome: "silent"))
+#
+# @raise [NotAllowed] where the role may not
+# @raise [Logbook::Refused] with the field and a sentence, where something stands against it
+class Logbook
+  # An entry that cannot be taken: at which field, and why, in words for whoever sent it.
+  class Refused < StandardError
+    attr_reader :field
+
+    def initialize(field, message)
+      @field = field
+      super(message)
+    end
+  end
+
+  attr_reader :record, :user, :now
+
+  # @param record [Job]
+  def initialize(record, user, now: Time.now)
+    @record = record
+    @user = user
+    @now = now
+  end
+
+  # @return what the entry's `append` gives back, most often its row
+  def take(entry)
+    raise NotAllowed, Policy.why_not(entry.action) unless Policy.allows?(user, entry.action)
+    field, message = entry.fault(self)
+    raise Refused.new(field, message) if message
+    ActiveRecord::Base.transaction { entry.append(self) }
+  end
+
+  # The job as it stands before this entry.
+  def job = @job ||= JobSource.numbered(record.number)
+
+  # As it stands now, after an entry was appended.
+  def reread = @job = JobSource.numbered(record.number)
+
+  # The row of a fan by its key; nil for the unit as a whole.
+  def fan(key) = key && record.unit.position(key)
+
+  # The visit that is going on; the first thing recorded on site begins one.
+  def visit
+    @visit ||= record.visits.reverse.find { |visit| visit.ends_at.nil? && visit.starts_at <= now } ||
+      record.visits.create!(technician: user, starts_at: now, purpose: "on site", arrival_c: record.box_c)
+  end
+
+  # Marks a station done and moves the job on, unless it is further already.
+  def finish(station)
+    step = StationStep.find_or_initialize_by(job: record, station:)
+    step.update!(state: "done", done_by: user, done_at: now)
+    all = Fenbo::JobFile::STATIONS
+    following = all[all.index(station) + 1]
+    record.update!(station: following) if following && all.index(record.station) <= all.index(station)
+  end
+end

@@ -1,0 +1,19 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module JobFile
+    # The cause somebody stands for: the core's, or their own with a reason.
+    Decision = Entry.of(
+      causes: [String], probability: Shape.maybe(Float), proposed: String, override_reason: Shape.maybe(String),
+      action: String, standing: Hash, countersigned_by: Shape.maybe(Person), countersigned_at: Shape.maybe(Time)
+    ) do
+      def overridden? = !override_reason.nil?
+
+      def awaits_countersign? = by.apprentice? && countersigned_at.nil?
+
+      def label
+        causes.map { |cause| Diagnosis::Cause.label(cause) }.join(" with ")
+      end
+    end
+  end
+end

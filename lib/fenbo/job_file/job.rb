@@ -1,0 +1,62 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module JobFile
+    # The whole job; see JobFile. `state` is how the unit stands: L looking, P live, D made
+    # safe and proved dead, C cover off. `fan` is the key of the one complained of, `beside`
+    # the uid of the first job of the visit, `return_of` of the one it comes back to.
+    Job = Shape.of(
+      version: Integer, uid: String, number: Integer, unit: Unit, fan: Shape.maybe(String),
+      technician: Shape.maybe(Person), complaint: String, complaint_kinds: [String], recent_work: Shape::FLAG,
+      access_notes: Shape.maybe(String), status: String, station: String, opened_at: Time,
+      closed_at: Shape.maybe(Time), closed_by: Shape.maybe(Person), countersigned_by: Shape.maybe(Person),
+      box_c: Shape.maybe(Float), box_read_at: Shape.maybe(Time), earlier_c: Shape.maybe(Float),
+      earlier_hours_ago: Shape.maybe(Float), drift_end_c: Shape.maybe(Float), product_limit_c: Shape.maybe(Float),
+      product_value_cents: Shape.maybe(Integer), state: String, state_at: Shape.maybe(Time),
+      state_by: Shape.maybe(Person), beside: Shape.maybe(String), return_of: Shape.maybe(String), visits: [Visit],
+      findings: [Finding], readings: [Reading], photos: [Photo], decisions: [Decision], part_choices: [PartChoice],
+      steps: [StepDone], stations: [StationDone], proof_checks: [ProofCheck], handover: Shape.maybe(Handover)
+    ) do
+      def closed? = status == "closed"
+
+      def open? = status == "open"
+
+      def dead? = state == "D"
+
+      # Whether a station's work is done.
+      def done?(station)
+        stations.any? { |one| one.station == station && one.done? }
+      end
+
+      # The fan in hand: the one complained of, else the unit's first.
+      def fan_in_hand = unit.fan(fan) || unit.fans.first
+
+      def live_findings = findings.reject(&:voided?)
+
+      def live_readings = readings.reject(&:voided?)
+
+      # Readings of one kind that count, oldest first.
+      def readings_of(kind, phase: nil, fan: nil)
+        live_readings.select do |one|
+          one.kind == kind && (phase.nil? || one.phase == phase) && (fan.nil? || one.fan == fan)
+        end
+      end
+
+      # The last answer to a test on this fan, or on the unit.
+      def answer_to(test, fan)
+        live_findings.reverse.find { |one| one.test == test && one.about?(fan) }
+      end
+
+      def live_photos = photos.reject(&:voided?)
+
+      # The decision that stands.
+      def decision = decisions.reject(&:voided?).last
+
+      # The part that stands chosen.
+      def part_choice = part_choices.reject(&:superseded_at).last
+
+      # The visit that goes on, nil where nobody is there.
+      def visit_at(now) = visits.reverse.find { |one| one.going_on?(now) }
+    end
+  end
+end

@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module JobFile
+    # A motor or kit of the catalogue, as it stood when it was chosen.
+    CataloguePart = Shape.of(
+      part_no: String, maker: Shape.maybe(String), family: String, volts: [Float], hertz: [Float],
+      phases: Shape.maybe(Integer), amps: [Float], watts: Shape.maybe(Float), horsepower: Shape.maybe(Float),
+      service_factor: Shape.maybe(Float), rpm: Shape.maybe(Float), poles: Shape.maybe(Integer),
+      rotation: Shape.maybe(String), shaft_diameter_mm: Shape.maybe(Float), shaft_length_mm: Shape.maybe(Float),
+      shaft_form: Shape.maybe(String), mount: Shape.maybe(String), bolt_circle_mm: Shape.maybe(Float),
+      body_diameter_mm: Shape.maybe(Float), body_length_mm: Shape.maybe(Float), enclosure: Shape.maybe(String),
+      control: Shape.maybe(String), connector: Shape.maybe(String), capacitor_uf: Shape.maybe(Float),
+      integral_blade: Shape::FLAG, price_cents: Shape.maybe(Integer), kit_contents: Shape.maybe(String),
+      kit_work: [String], kit_leaves: [String], kit_minutes: Shape.maybe(Integer)
+    ) do
+      include Nameplate
+    end
+
+    CatalogueBlade = Shape.of(
+      part_no: String, maker: Shape.maybe(String), diameter_mm: Float, blade_count: Integer,
+      pitch_deg: Shape.maybe(Float), hub: String, bore_mm: Shape.maybe(Float), rotation: String, air: String,
+      price_cents: Shape.maybe(Integer)
+    )
+
+    # The motor picked for the job, the blade with it, the seat of its hub, and where it
+    # comes from. `fit_reading` is the id of the measurements the seat rests on.
+    PartChoice = Shape.of(
+      uid: String, by: Person, chosen_at: Time, motor: Shape.maybe(CataloguePart), blade: Shape.maybe(CatalogueBlade),
+      grade: Shape.maybe(String), checks: Array, offer: Shape.maybe(Hash), ready_at: Shape.maybe(Time),
+      superseded_at: Shape.maybe(Time), seat_mm: Shape.maybe(Float), spacers: Shape.maybe(Integer),
+      fit_reading: Shape.maybe(String)
+    )
+  end
+end
