@@ -183,11 +183,11 @@ module Shared
     end
 
     # The same, where a refusal is told on a page of its own.
-    # @param title [String] of that page
+    # @param title [String, Hash] of that page, or by the field that was refused
     def take_or_refuse(entry, title)
       take(entry)
     rescue Logbook::Refused => problem
-      halt(*refuse(422, title, problem.message))
+      halt(*refuse(422, title.is_a?(Hash) ? title.fetch(problem.field) : title, problem.message))
     end
 
     # The fan looked at: ?fan=evaporator-2, else the one in hand.

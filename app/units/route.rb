@@ -81,6 +81,9 @@ module Units
       @unit ||= Unit.preload(fan_positions: %i[fitted_motors motor_now], site: :customer).find_by!(address(params[:id]))
     end
 
+    # By its number, or by the id it has on every Fenbo.
+    def address(text) = UUID.match?(text.to_s) ? {uid: text.downcase} : {id: whole(text)}
+
     def fan = unit.position(params[:fan]) || raise(ActiveRecord::RecordNotFound)
 
     def keep(unit)

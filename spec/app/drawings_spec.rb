@@ -11,7 +11,8 @@ RSpec.describe "the drawings", :rolled_back do
   end
 
   def finding(unit, test, outcome, number = 1)
-    Finding.new(test:, outcome:, fan_position: number && unit.fan_positions[number - 1])
+    Fenbo::JobFile::Finding.new(id: SecureRandom.uuid, fan: number && unit.fan_positions[number - 1].key, test:, outcome:,
+      by: Fenbo::JobFile::Person.new(uid: "-", name: "Somebody", role: "technician"), taken_at: Time.now)
   end
 
   it "draws each family's plate with its fans, well formed, in words too, and without colours of its own" do
@@ -61,7 +62,7 @@ RSpec.describe "the drawings", :rolled_back do
     ).to eq [2, Shared::Cutaway::Fan::BLADES, 1, 1]
     expect(count(svg, "ice-bead")).to be_positive
     expect(parsed(svg).root["aria-label"]).to include("fan 1 runs").and include("fan 2 stands still, ring ice")
-    voided = findings.each { |one| one.voided_at = Time.now }
+    voided = findings.map { |finding| finding.with(voided_at: Time.now) }
     expect(Shared::Cutaway::Plate.of(unit, findings: voided).svg).to eq bare
   end
 

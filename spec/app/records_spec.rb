@@ -34,7 +34,7 @@ RSpec.describe "the records", :rolled_back do
   it "voids and never changes: the database itself refuses" do
     found
     finding = job.findings.reload.first
-    send_form "/jobs/#{job.number}/findings/#{finding.id}/void", fan: fan.key, reason: "wrong fan"
+    send_form "/jobs/#{job.number}/findings/#{finding.client_id}/void", fan: fan.key, reason: "wrong fan"
     expect(finding.reload).to have_attributes(voided_by: technician, void_reason: "wrong fan", outcome: "silent")
     [
       -> { finding.update_columns(outcome: "grinding") },
@@ -74,7 +74,7 @@ RSpec.describe "the records", :rolled_back do
     ]
     send_form "/jobs/#{job.number}/readings", fan: fan.key, amps: "0.45", volts: "231", turns: "1", turning: "yes"
     expect(job.readings.reload.last).to have_attributes(verdict: "cannot_tell", findings: [])
-    send_form "/jobs/#{job.number}/readings/#{reading.id}/void", fan: fan.key
+    send_form "/jobs/#{job.number}/readings/#{reading.client_id}/void", fan: fan.key
     expect(reading.findings.reload).to all(be_voided)
   end
 
@@ -147,7 +147,7 @@ RSpec.describe "the records", :rolled_back do
     send_form "/jobs/#{job.number}/photos", photo: upload["<svg onload=alert(1)>", "photo.png"], station: "look"
     expect([status, page]).to match [422, include("This is no photo")]
     send_form "/jobs/#{job.number}/photos", photo: upload[png, "../../evil.png"], station: "look", caption: "Ring ice"
-    get "/photos/#{job.photos.reload.first.id}"
+    get "/photos/#{job.photos.reload.first.client_id}"
     expect(last_response.headers).to include("content-type" => "image/png", "x-content-type-options" => "nosniff")
     expect(page.b).to eq png.b
   end

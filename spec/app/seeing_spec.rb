@@ -40,7 +40,7 @@ RSpec.describe "seeing and hearing", :rolled_back do
 
   it "gives a map out as JSON that it takes in again, and as SVG" do
     paint(ring: "1")
-    id = job.readings.reload.find_by(kind: "frost").id
+    id = job.readings.reload.find_by(kind: "frost").client_id
     get "/jobs/#{job.number}/frost/#{id}.json"
     said = JSON.parse(page)
     expect(said).to include("grid" => grid, "feed_end" => "left", "ring" => true)
@@ -122,11 +122,11 @@ RSpec.describe "seeing and hearing", :rolled_back do
       reading = job.readings.reload.find_by(kind: "sound")
       expect(reading).to have_attributes(verdict: "bearing", fan_position: unit.fan_positions[1])
       expect(reading.findings.map { |one| [one.test, one.outcome] }).to eq [%w[sound_recording bearing]]
-      get "/jobs/#{job.number}/sounds/#{reading.id}.wav"
+      get "/jobs/#{job.number}/sounds/#{reading.client_id}.wav"
       expect([last_response.headers["content-type"], page.b]).to eq ["audio/wav", wav("bearing").b]
       upload wav("healthy"), rpm: "1300", blades: "4"
       other = job.readings.reload.where(kind: "sound").last
-      get "/jobs/#{job.number}/sounds?fan=evaporator-2&reading=#{other.id}&beside=#{reading.id}"
+      get "/jobs/#{job.number}/sounds?fan=evaporator-2&reading=#{other.client_id}&beside=#{reading.client_id}"
       expect(page).to include("curve-beside").and include("once a turn")
     end
 

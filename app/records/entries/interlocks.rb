@@ -11,14 +11,14 @@ module Entries
     # @return [Array(Symbol, String), nil]
     def dead_test(test, job)
       return unless test.states == ["D"] && !job.dead?
-      [:state, "#{test.short} is done on a unit that is disconnected, locked and proved dead. " \
+      [:dead, "#{test.short} is done on a unit that is disconnected, locked and proved dead. " \
         "Confirm that at the top of Measure, then answer."]
     end
 
     # Ohms and microfarads are read on a dead unit only.
     def dead_reading(kind, question, job)
       return if job.dead? || !Fenbo::Electrical.dead?(kind, question)
-      [:state, "Prove it dead first: disconnected, locked, tested. Confirm it at “The unit is”, then keep the reading."]
+      [:dead, "Prove it dead first: disconnected, locked, tested. Confirm it at “The unit is”, then keep the reading."]
     end
   end
 end

@@ -59,7 +59,7 @@ module Shared
       end
 
       def rate
-        percent = @result.last_addition["annual_rate_percent"]
+        percent = @result.last_addition.annual_rate_percent
         top = [@warn * 1.5, percent * 1.1].max
         x = ->(value) { 90 + value / top * (WIDTH - 190) }
         bad = @result.verdict == "over"

@@ -9,11 +9,11 @@ module Shared
       HEIGHT = 230
 
       # @param kind [String] as `windings` takes it
-      # @param result [Hash, nil] its answer with string keys
+      # @param result [Fenbo::Answer, nil] what it said
       # @param ohms [Hash] as typed
       def initialize(kind:, result: nil, ohms: {}, open: [])
         @kind = kind
-        @result = result || {}
+        @result = result
         @ohms = ohms
         @open = open
       end
@@ -27,21 +27,21 @@ module Shared
             @kind.to_sym
           end
         )
-        ground if @result.verdict == "grounded"
+        ground if @result&.verdict == "grounded"
         @svg.to_s
       end
 
       private
 
       def words
-        "Windings of a #{@kind.tr("_", " ")} motor#{": #{@result.verdict.tr("_", " ")}" if @result.verdict}"
+        "Windings of a #{@kind.tr("_", " ")} motor#{": #{@result.verdict.tr("_", " ")}" if @result}"
       end
 
-      def faulty = @result.faulty_pairs || []
+      def faulty = @result&.faulty_pairs || []
 
       # Ground hides what the pairs say; the picture shows both.
       def verdict
-        (@result.verdict == "grounded" && @open.any?) ? "open_winding" : @result.verdict
+        (@result&.verdict == "grounded" && @open.any?) ? "open_winding" : @result&.verdict
       end
 
       # A pair about double the others: it can only be a delta.

@@ -4,8 +4,11 @@ module Stations
   module Look
     # What was seen or measured, by its outcome; and taking one back.
     class Findings < Shared::Route
+      # What a refused answer is told under, by what stood against it.
+      TITLES = {dead: "Prove it dead first", outcome: "That answer is not known"}.freeze
+
       post "/jobs/:number/findings" do
-        finding = take_or_refuse(entry, "That answer was not taken")
+        finding = take_or_refuse(entry, TITLES)
         back_to back, "#{finding.test_short}: #{finding.label.downcase}."
       end
 

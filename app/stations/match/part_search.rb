@@ -43,10 +43,19 @@ module Stations
         result.rejected.partition { |one| named.include?(one.part_no) }.flatten(1).first(most)
       end
 
-      # One judged part, candidate or not: {part_no, grade or nil, checks, …}.
+      # One part as it was judged; without a grade where it was rejected.
+      Rejected = Fenbo::Value.of(:part_no, :checks, grade: nil, extra_minutes: nil, effects: nil)
+
+      # @return [Answer's candidate, Rejected, nil]
       def judged(part_no)
         candidates.find { |one| one.part_no == part_no } ||
-          (result.refused? ? nil : result.rejected.find { |one| one.part_no == part_no })
+          rejection_of(part_no)
+      end
+
+      def rejection_of(part_no)
+        return if result.refused?
+        row = result.rejected.find { |one| one.part_no == part_no }
+        Rejected.new(part_no:, checks: row.checks) if row
       end
 
       def motor(part_no)

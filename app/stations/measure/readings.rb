@@ -25,7 +25,7 @@ module Stations
         halt 422, station(:measure, instrument:) unless instrument.ask
         take(instrument.entry(id: client_id, phase: "before"))
       rescue Logbook::Refused => problem
-        instrument.faults[problem.field.to_s] = problem.message
+        instrument.faults["state"] = problem.message
         halt 422, station(:measure, instrument:)
       end
 
