@@ -33,11 +33,11 @@ rescue PrivatePostgres::Failed, SystemCallError => problem
 end
 
 CHECKS = [
-  ["linter", "bundle", "exec", "standardrb"],
-  ["lines", "bundle", "exec", "ruby", "script/lint_lines.rb"],
-  ["templates", "bundle", "exec", "ruby", "script/lint_templates.rb"],
-  ["knowledge", "bundle", "exec", "rake", "--quiet", "knowledge:check"],
-  ["rooms", "bundle", "exec", "rake", "--quiet", "rooms:check"]
+  %w[linter bundle exec standardrb],
+  %w[lines bundle exec ruby script/lint_lines.rb],
+  %w[templates bundle exec ruby script/lint_templates.rb],
+  %w[knowledge bundle exec rake --quiet knowledge:check],
+  %w[rooms bundle exec rake --quiet rooms:check]
 ].freeze
 
 ENV["RACK_ENV"] = "test"
@@ -51,7 +51,11 @@ postgres = with_postgres
 exit(system(database(postgres, "fenbo_test"), *rspec(*("spec/#{suite}" if suite), *ARGV)) ? 0 : 1) if suite || files
 
 lanes = [
-  Lanes::Lane.new("core and app", database(postgres, "fenbo_test").merge("FENBO_COVERAGE" => "1"), rspec("spec/core", "spec/app")),
+  Lanes::Lane.new(
+    "core and app",
+    database(postgres, "fenbo_test").merge("FENBO_COVERAGE" => "1"),
+    rspec("spec/core", "spec/app")
+  ),
   Lanes::Lane.new("browser", database(postgres, "fenbo_browser"), rspec("spec/browser"))
 ]
 exit(Lanes.run(lanes) ? 0 : 1)

@@ -103,10 +103,14 @@ module AppHelpers
   # What the core says, as a drawing takes it; only what the drawing looks at is given.
   def answer(tool, **figures)
     shape = Fenbo::Tools.entry(tool).shape
-    shape.from_json(Fenbo::Json.plain(shape.types.to_h { |name, type| [name, blank(type)] }.merge(reasons: [], **figures)))
+    shape.from_json(
+      Fenbo::Json.plain(shape.types.to_h { |name, type| [name, blank(type)] }.merge(reasons: [], **figures))
+    )
   end
 
-  def blank(type) = type.optional? ? nil : {"string" => "", "number" => 0, "array" => []}[type.schema["type"]]
+  def blank(type)
+    type.optional? ? nil : {"string" => "", "number" => 0, "array" => []}[type.schema["type"]]
+  end
 
   def sign_in(user)
     clear_cookies

@@ -6,6 +6,7 @@ module Catalogue
   # Motors and blades that can be had.
   class Route < Shared::Route
     include Pagy::Backend
+    include PartSheet
 
     PAGE = 24
 

@@ -15,6 +15,12 @@ module Day
           !limit_in_hours.nil? && (visit.starts_at - now) / 3600.0 > limit_in_hours
         end
 
+        # What it waits for, or that nobody has it yet.
+        def standing_words
+          return "waits for #{waits_for}" if waits_for
+          job.technician ? "" : "nobody yet"
+        end
+
         def limit_words
           return "past its limit" if limit_in_hours <= 0
           hours, minutes = (limit_in_hours * 60).round.divmod(60)

@@ -5,6 +5,18 @@ module Day
   # the hatched stretch after it passes its limit. The next twelve hours take more
   # than half of the width.
   class Line
+    # The signs of the line, each with its word.
+    LEGEND = {
+      "visit" =>
+        %(<svg viewBox="0 0 12 14" class="h-3.5 w-3"><rect width="11" height="14" rx="2" class="visit"/></svg>),
+      "part in hand" =>
+        %(<svg viewBox="0 0 20 22" class="h-4 w-4"><path d="M1 11 l9 -10 l9 10 l-9 10 Z" class="part-here"/></svg>),
+      "product past its limit" =>
+        %(<svg viewBox="0 0 22 14" class="h-3.5 w-6"><rect width="22" height="14" class="past-limit"/></svg>),
+      "outside working hours" =>
+        %(<svg viewBox="0 0 22 14" class="h-3.5 w-6"><rect width="22" height="14" class="night"/></svg>)
+    }.freeze
+
     WIDTH = 760
     HEIGHT = 74
     NEAR_HOURS = 12.0

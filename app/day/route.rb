@@ -6,5 +6,16 @@ module Day
     get "/" do
       erb :day, locals: {board: Board.new(now: Time.now)}
     end
+
+    private
+
+    def board_words(board)
+      "#{count(board.entries.size, "open job")} · #{count(board.running, "clock")} running · #{board.stuck} stuck"
+    end
+
+    def visit_words(visit, late:, now:)
+      at = (visit.starts_at <= now) ? "here now" : day_clock(visit.starts_at)
+      late ? "#{at}, too late" : at
+    end
   end
 end

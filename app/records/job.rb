@@ -54,7 +54,8 @@ class Job < ApplicationRecord
 
   # The other jobs of a visit, by uid and the uid of the visit's first job.
   def self.beside(uid, first)
-    visit = Job.where(uid: [uid, first].compact).or(Job.where(beside_id: Job.where(uid: [uid, first].compact).select(:id)))
+    visit =
+      Job.where(uid: [uid, first].compact).or(Job.where(beside_id: Job.where(uid: [uid, first].compact).select(:id)))
     visit.where.not(uid:).includes(:unit).order(:number).to_a
   end
 

@@ -32,19 +32,29 @@ class JobSource
 
   def job
     row = @rows["job"]
-    part(Fenbo::JobFile::Job, row, version: Fenbo::JobFile::VERSION, unit:, fan: @fans[row["fan_position_id"]],
-      technician: who(row, "technician"), closed_by: who(row, "closed_by"), state_by: who(row, "state_by"),
-      countersigned_by: who(row, "countersigned_by"), beside: @rows["beside"], return_of: @rows["return_of"],
-      **entries, **outcomes)
+    part(
+      Fenbo::JobFile::Job,
+      row,
+      version: Fenbo::JobFile::VERSION,
+      unit:,
+      fan: @fans[row["fan_position_id"]],
+      technician: who(row, "technician"),
+      closed_by: who(row, "closed_by"),
+      state_by: who(row, "state_by"),
+      countersigned_by: who(row, "countersigned_by"),
+      beside: @rows["beside"],
+      return_of: @rows["return_of"],
+      **entries,
+      **outcomes
+    )
   end
 
   private
 
   # A part whose members have their columns' names, but for those given.
   def part(shape, row, **given)
-    members = shape.types.to_h do |name, type|
-      [name, given.key?(name) ? given[name] : type.read(moment(type, row[name.to_s]))]
-    end
+    members =
+      shape.types.to_h { |name, type| [name, given.key?(name) ? given[name] : type.read(moment(type, row[name.to_s]))] }
     shape.new(**members)
   end
 
@@ -66,25 +76,42 @@ class JobSource
 
   def fan(row)
     motors = @rows["motors"].select { |motor| motor["fan_position_id"] == row["id"] }
-    part(Fenbo::JobFile::Fan, row, motors: motors.map { |motor| part(Fenbo::JobFile::Motor, motor) },
-      place: row["place"] && reading(row["place"]))
+    part(
+      Fenbo::JobFile::Fan,
+      row,
+      motors: motors.map { |motor| part(Fenbo::JobFile::Motor, motor) },
+      place: row["place"] && reading(row["place"])
+    )
   end
 
   def entries
     {
       visits: @rows["visits"].map { |row| part(Fenbo::JobFile::Visit, row, technician: who(row, "technician")) },
-      findings: @rows["findings"].map { |row| entry(Fenbo::JobFile::Finding, row, reading: @readings[row["reading_id"]]) },
+      findings:
+        @rows["findings"].map { |row| entry(Fenbo::JobFile::Finding, row, reading: @readings[row["reading_id"]]) },
       readings: @rows["readings"].map { |row| reading(row) },
-      photos: @rows["photos"].map { |row| entry(Fenbo::JobFile::Photo, row, file: stored("photos", row["client_id"], row["image_data"])) },
-      decisions: @rows["decisions"].map do |row|
-        entry(Fenbo::JobFile::Decision, row, countersigned_by: who(row, "countersigned_by"))
-      end
+      photos:
+        @rows["photos"].map do |row|
+          entry(Fenbo::JobFile::Photo, row, file: stored("photos", row["client_id"], row["image_data"]))
+        end,
+      decisions:
+        @rows["decisions"].map do |row|
+          entry(Fenbo::JobFile::Decision, row, countersigned_by: who(row, "countersigned_by"))
+        end
     }
   end
 
   def entry(shape, row, **given)
-    part(shape, row, id: row["client_id"], fan: @fans[row["fan_position_id"]], visit: @visits[row["visit_id"]],
-      by: who(row, "user"), voided_by: who(row, "voided_by"), **given)
+    part(
+      shape,
+      row,
+      id: row["client_id"],
+      fan: @fans[row["fan_position_id"]],
+      visit: @visits[row["visit_id"]],
+      by: who(row, "user"),
+      voided_by: who(row, "voided_by"),
+      **given
+    )
   end
 
   def reading(row)
@@ -97,8 +124,12 @@ class JobSource
   def stored(folder, id, data)
     about = data["metadata"]
     extension = File.extname(data["id"])
-    Fenbo::JobFile::StoredFile.new(name: "#{folder}/#{id}#{extension}", mime_type: about["mime_type"] || "audio/wav",
-      bytes: about["size"], sha256: about["sha256"])
+    Fenbo::JobFile::StoredFile.new(
+      name: "#{folder}/#{id}#{extension}",
+      mime_type: about["mime_type"] || "audio/wav",
+      bytes: about["size"],
+      sha256: about["sha256"]
+    )
   end
 
   def outcomes
@@ -106,17 +137,25 @@ class JobSource
       part_choices: @rows["part_choices"].map { |row| part_choice(row) },
       steps: @rows["steps"].map { |row| part(Fenbo::JobFile::StepDone, row, by: who(row, "user")) },
       stations: @rows["stations"].map { |row| part(Fenbo::JobFile::StationDone, row, by: who(row, "done_by")) },
-      proof_checks: @rows["proof_checks"].map do |row|
-        part(Fenbo::JobFile::ProofCheck, row, check: row["check_id"], by: who(row, "user"))
-      end,
-      handover: @rows["handover"] && part(Fenbo::JobFile::Handover, @rows["handover"], by: who(@rows["handover"], "user"))
+      proof_checks:
+        @rows["proof_checks"].map do |row|
+          part(Fenbo::JobFile::ProofCheck, row, check: row["check_id"], by: who(row, "user"))
+        end,
+      handover:
+        @rows["handover"] && part(Fenbo::JobFile::Handover, @rows["handover"], by: who(@rows["handover"], "user"))
     }
   end
 
   def part_choice(row)
     motor, blade = row["motor"], row["blade"]
-    part(Fenbo::JobFile::PartChoice, row, by: who(row, "user"), chosen_at: Time.iso8601("#{row["created_at"]}Z"),
+    part(
+      Fenbo::JobFile::PartChoice,
+      row,
+      by: who(row, "user"),
+      chosen_at: Time.iso8601("#{row["created_at"]}Z"),
       motor: motor && part(Fenbo::JobFile::CataloguePart, motor),
-      blade: blade && part(Fenbo::JobFile::CatalogueBlade, blade), fit_reading: row["fit_reading_client_id"])
+      blade: blade && part(Fenbo::JobFile::CatalogueBlade, blade),
+      fit_reading: row["fit_reading_client_id"]
+    )
   end
 end

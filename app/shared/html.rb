@@ -3,6 +3,11 @@
 module Shared
   # Forms, their hidden parts, and pieces every page needs.
   module Html
+    # Fenbo's own sign, small enough to come with the page.
+    MARK = "data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' viewBox='0 0 24 24'%3E" \
+      "%3Crect width='24' height='24' rx='4' fill='%2314302B'/%3E" \
+      "%3Ccircle cx='12' cy='12' r='7' fill='none' stroke='%23B2602F' stroke-width='3'/%3E%3C/svg%3E"
+
     PUBLIC = File.expand_path("../../public/assets", __dir__)
     TEMPLATES = Concurrent::Map.new
     private_constant :TEMPLATES

@@ -41,6 +41,10 @@ module Shared
       id if id && @test.id != BY_ITSELF && Instrument.for_fan(@fan).include?(id)
     end
 
+    def instrument_page
+      "/jobs/#{@job.number}/measure?fan=#{@fan.key}&tool=#{instrument}#clamp-title"
+    end
+
     def elsewhere = [PAGES[@test.id]].compact
 
     # The last answer given to it.

@@ -191,6 +191,24 @@ module Shared
       "#{Fenbo::Quantities.tidy(blade.pitch_deg)}°, #{blade.hub.tr("_", " ")}, #{money(blade.price_cents)}"
     end
 
+    # A test to do, with how long it takes.
+    def offer_of_test(test, row)
+      "#{test.short}#{" again" if row.again}, #{row.minutes} min"
+    end
+
+    # What was decided, by whom and when.
+    def decided_words(decision)
+      "#{ACTIONS[decision.action]}, by #{decision.by.name}, #{day_clock(decision.taken_at)}."
+    end
+
+    # The old motor in a line, figures with their units.
+    def old_motor_words(motor)
+      tidy = ->(values) { values.map { |value| Fenbo::Quantities.tidy(value) }.join("/") }
+      [h(motor_words(motor.family)), amount(tidy[motor.volts], "V"), amount(tidy[motor.amps], "A"),
+        motor.watts && amount(Fenbo::Quantities.tidy(motor.watts), "W"), motor.rpm && amount(motor.rpm.to_i, "rpm"),
+        motor.shaft_diameter_mm && "shaft #{h(show(motor.shaft_diameter_mm, "length"))}"].select(&:itself).join(", ")
+    end
+
     # What is known of a fan, shortest first, for its leader label.
     def fan_words(position, findings)
       said =

@@ -3,6 +3,8 @@
 module Units
   # Units: what they are, their fans, and what happened to them.
   class Route < Shared::Route
+    include Words
+
     get "/units/?" do
       erb :units, locals: {units: Unit.includes(:fan_positions, site: :customer).order(:name)}
     end
@@ -81,8 +83,13 @@ module Units
       @unit ||= Unit.preload(fan_positions: %i[fitted_motors motor_now], site: :customer).find_by!(address(params[:id]))
     end
 
+    # What was typed, where it is one of these.
+    def known(value, words) = words.find { |word| word == value }
+
     # By its number, or by the id it has on every Fenbo.
-    def address(text) = UUID.match?(text.to_s) ? {uid: text.downcase} : {id: whole(text)}
+    def address(text)
+      UUID.match?(text.to_s) ? {uid: text.downcase} : {id: whole(text)}
+    end
 
     def fan = unit.position(params[:fan]) || raise(ActiveRecord::RecordNotFound)
 

@@ -11,8 +11,14 @@ RSpec.describe "the drawings", :rolled_back do
   end
 
   def finding(unit, test, outcome, number = 1)
-    Fenbo::JobFile::Finding.new(id: SecureRandom.uuid, fan: number && unit.fan_positions[number - 1].key, test:, outcome:,
-      by: Fenbo::JobFile::Person.new(uid: "-", name: "Somebody", role: "technician"), taken_at: Time.now)
+    Fenbo::JobFile::Finding.new(
+      id: SecureRandom.uuid,
+      fan: number && unit.fan_positions[number - 1].key,
+      test:,
+      outcome:,
+      by: Fenbo::JobFile::Person.new(uid: "-", name: "Somebody", role: "technician"),
+      taken_at: Time.now
+    )
   end
 
   it "draws each family's plate with its fans, well formed, in words too, and without colours of its own" do
@@ -74,8 +80,7 @@ RSpec.describe "the drawings", :rolled_back do
 
   it "puts a reading where it belongs on the scale and hatches a bad one" do
     over = answer("amps", legs: [{amps: 0.5, error: 0.1, verdict: "over"}], window: {low: 0.3, high: 0.4})
-    scale =
-      parsed(Shared::Drawing::AmpsScale.new(legs: over.legs, window: over.window, top: 1.0, label: "x").svg)
+    scale = parsed(Shared::Drawing::AmpsScale.new(legs: over.legs, window: over.window, top: 1.0, label: "x").svg)
     expect(scale.xpath("//line[@class='needle-bad']").first["x1"].to_f).to eq 300
     window = scale.xpath("//rect[@class='scale-window']").first
     expect([window["x"], window["width"]].map { |one| one.to_f.round }).to eq [180, 60]

@@ -185,7 +185,9 @@ RSpec.describe "the services", :rolled_back do
     let(:technician) { create(:user) }
     let(:apprentice) { create(:user, role: "apprentice") }
 
-    def close(job, user) = Logbook.new(job.reload, user).take(Entries::Close.new)
+    def close(job, user)
+      Logbook.new(job.reload, user).take(Entries::Close.new)
+    end
 
     def ready_job(by)
       create(:job).tap do |job|
@@ -212,7 +214,8 @@ RSpec.describe "the services", :rolled_back do
         user: technician,
         motor: Motor.find_by(part_no: "BR-S12-230-R"),
         offer: {
-          "offer" => "tarn", "source" => "Tarn counter"
+          "offer" => "tarn",
+          "source" => "Tarn counter"
         }
       )
       WorkStep.create!(job:, user: technician, step: "fans_locked", done_at: Time.now)
@@ -277,7 +280,12 @@ RSpec.describe "the services", :rolled_back do
       job = create(:job, unit:, complaint: "Łódź, 冷蔵庫, “quotes”, 6 µF ±6 %, Ω\n" * 20)
       page = Shared::Route.new!
       page.instance_variable_set(:@current_user, create(:user))
-      reader = PDF::Reader.new(StringIO.new(described_class.new(Stations::HandOver::Report.new(file(job), limits: Fenbo::Limits.default), page).render))
+      reader =
+        PDF::Reader.new(
+          StringIO.new(
+            described_class.new(Stations::HandOver::Report.new(file(job), limits: Fenbo::Limits.default), page).render
+          )
+        )
       expect(reader.pages.first.text).to include("Käsekeller").and include("Łódź")
       expect(reader.pages.map(&:text).join).to include "Not proved yet"
     end

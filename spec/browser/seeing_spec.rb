@@ -28,8 +28,8 @@ RSpec.describe "showing it instead of describing it" do
     x, y =
       page.evaluate_script(
         "(() => { const b = " \
-        "document.querySelector('[data-cell=\"#{row}-#{column}\"]').getBoundingClientRect(); return [b.left " \
-        "+ b.width / 2, b.top + b.height / 2] })()"
+          "document.querySelector('[data-cell=\"#{row}-#{column}\"]').getBoundingClientRect(); return [b.left " \
+          "+ b.width / 2, b.top + b.height / 2] })()"
       )
     {x:, y:}
   end
@@ -41,7 +41,7 @@ RSpec.describe "showing it instead of describing it" do
     visit "/jobs/#{job.number}/look"
     page.execute_script(
       "document.querySelector('.hit-part[data-href*=\"part=drain\"]').dispatchEvent(new MouseEvent('click', " \
-      "{bubbles: true}))"
+        "{bubbles: true}))"
     )
     expect(page).to have_css "#tests h2", text: "Drain"
     visit "/jobs/#{job.number}/frost"
@@ -55,7 +55,9 @@ RSpec.describe "showing it instead of describing it" do
     within(".ask") { click_button "Blocked" }
     told "Drain"
     expect(page).to have_css ".belief", text: "Drain blocked"
-    expect(JobSource.numbered(job.number).then { |file| Shared::Standing.new(file, file.unit.fans.first) }.verdict).to eq "drain_blocked"
+    expect(
+      JobSource.numbered(job.number).then { |file| Shared::Standing.new(file, file.unit.fans.first) }.verdict
+    ).to eq "drain_blocked"
   end
 
   it "hears the bearing of a display case, lays the recording over another and sends it to the verdict" do

@@ -2,14 +2,27 @@
 
 module Entries
   # The cause somebody stands for and what to do about it; `standing` is what Fenbo believed.
-  Decision = Entry.of(:id, :fan, :causes, :proposed, :action_taken, :standing, probability: nil, override_reason: nil) do
-    def action = :decide
+  Decision =
+    Entry.of(:id, :fan, :causes, :proposed, :action_taken, :standing, probability: nil, override_reason: nil) do
+      def action = :decide
 
-    def append(book)
-      row = ::Decision.record(client_id: id, job: book.record, visit: book.visit, fan_position: book.fan(fan),
-        user: book.user, causes:, proposed:, probability:, override_reason:, action: action_taken, standing:)
-      book.finish("decide")
-      row
+      def append(book)
+        row =
+          ::Decision.record(
+            client_id: id,
+            job: book.record,
+            visit: book.visit,
+            fan_position: book.fan(fan),
+            user: book.user,
+            causes:,
+            proposed:,
+            probability:,
+            override_reason:,
+            action: action_taken,
+            standing:
+          )
+        book.finish("decide")
+        row
+      end
     end
-  end
 end

@@ -11,8 +11,11 @@ module Entries
     # @return [Array(Symbol, String), nil]
     def dead_test(test, job)
       return unless test.states == ["D"] && !job.dead?
-      [:dead, "#{test.short} is done on a unit that is disconnected, locked and proved dead. " \
-        "Confirm that at the top of Measure, then answer."]
+      [
+        :dead,
+        "#{test.short} is done on a unit that is disconnected, locked and proved dead. " \
+          "Confirm that at the top of Measure, then answer."
+      ]
     end
 
     # Ohms and microfarads are read on a dead unit only.

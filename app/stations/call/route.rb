@@ -18,6 +18,11 @@ module Stations
 
       private
 
+      def box_hint(job)
+        return "As the customer reads it, or on arrival." unless job.box_read_at
+        "Read #{day_clock(job.box_read_at)}; a new figure starts the clock anew."
+      end
+
       def page(typed: nil, faults: {})
         station(:call, typed:, faults:, version: record.lock_version, earlier: record.earlier_decided)
       end

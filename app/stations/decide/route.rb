@@ -35,13 +35,32 @@ module Stations
 
       private
 
+      # A test that is still worth doing, as a link.
+      def still_worth(test, row)
+        path = "/jobs/#{job.number}/measure?fan=#{position.key}"
+        %(<a class="underline" href="#{h(path)}">#{h(test.short.downcase)}, #{row.minutes} min</a>)
+      end
+
+      # How many times likelier, or less likely, a finding makes a cause.
+      def times_words(factor)
+        return "× #{Fenbo::Quantities.tidy(factor.round(1))}" if factor >= 1
+        "÷ #{Fenbo::Quantities.tidy((1 / factor).round(1))}"
+      end
+
       # What Fenbo believed is kept with what was decided.
       BELIEVED = %w[verdict causes sets none_of_these contradictions decisive].freeze
 
       def decide(cause, action, reason)
-        take Entries::Decision.new(id: client_id, fan: position.key, causes: [cause, *second_causes(cause)],
-          proposed: standing.verdict, probability: probability(cause), action_taken: action,
-          override_reason: (reason unless cause == standing.verdict), standing: standing.result.as_json.slice(*BELIEVED))
+        take Entries::Decision.new(
+          id: client_id,
+          fan: position.key,
+          causes: [cause, *second_causes(cause)],
+          proposed: standing.verdict,
+          probability: probability(cause),
+          action_taken: action,
+          override_reason: (reason unless cause == standing.verdict),
+          standing: standing.result.as_json.slice(*BELIEVED)
+        )
       end
 
       # A second cause that the leading set holds beside the chosen one.

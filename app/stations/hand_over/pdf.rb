@@ -235,7 +235,8 @@ module Stations
       end
 
       def reason_line(reason)
-        against = [reason.value && "read #{words.plain(reason.value)}", reason.limit && "against #{words.plain(reason.limit)}",
+        against = [reason.value && "read #{words.plain(reason.value)}", reason.limit && "against " \
+          "#{words.plain(reason.limit)}",
           words.source_words(reason.source).presence].compact.join(" ")
         "#{reason.text}#{" (#{against})" unless against.empty?}"
       end

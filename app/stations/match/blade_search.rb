@@ -20,6 +20,15 @@ module Stations
         @result ||= Fenbo.call(:blades, question, limits: Shared::Shop.limits)
       end
 
+      # The verdict in a sentence.
+      def words
+        case result.verdict
+        when "reuse" then looked? ? "It may go back on." : "It may go back on if it is sound."
+        when "none" then "None in the catalogue suits."
+        else "Take #{result.verdict}."
+        end
+      end
+
       def candidates = result.refused? ? [] : result.candidates.first(4)
 
       # The catalogue's row of one of the candidates.

@@ -4,6 +4,8 @@ module Stations
   module Match
     # Inside Match: does this part's shaft let the blade clear, and where does the hub sit?
     class Clearance < Shared::Route
+      include Words
+
       get "/jobs/:number/fitting" do
         form.ask if form.asked?
         page

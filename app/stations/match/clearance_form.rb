@@ -78,6 +78,12 @@ module Stations
         ).layout
       end
 
+      # Whether a condition is the one that leaves least room.
+      def binds?(condition, conditions)
+        condition[:id] == result.binding && condition[:holds] &&
+          condition[:margin] == conditions.filter_map { |other| other[:margin] }.min
+      end
+
       # What would be looked at if it were measured.
       def open_questions
         self

@@ -4,7 +4,10 @@ module Stations
   module Match
     # Station 5: which motor fits, and up to four side by side.
     class Route < Shared::Route
+      include Words
+
       MOST_BESIDE = 4
+      SHOWN = 8
       NOT_AMONG = "It is not among those for this fan. Go back and choose one that is."
 
       get "/jobs/:number/match" do
@@ -50,6 +53,7 @@ module Stations
       end
 
       def page
+        search.preload(search.candidates.first(SHOWN).map(&:part_no))
         station(:match, search:, shown: params[:part], found:, asked:, blades: BladeSearch.new(search))
       end
 

@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+module Units
+  # A unit's own sentences.
+  module Words
+    def bank_words(units)
+      "#{count(units.size, "unit")}, #{count(units.sum { |unit| unit.fan_positions.size }, "fan")}"
+    end
+
+    def motor_line(motor)
+      amps = motor.amps.map { |one| Fenbo::Quantities.tidy(one) }.join("/")
+      "#{motor.part_no || "no number"}, #{motor_words(motor.family)}, #{amps} A"
+    end
+
+    # Since when it sits there, and how long its warranty still runs.
+    def since_words(motor)
+      warranty = motor.warranty_until
+      [motor.installed_on.strftime("%b %Y"),
+        warranty && warranty > Date.today && "warranty to #{warranty.strftime("%b %Y")}"].select(&:itself).join(", ")
+    end
+
+    def starter_words(unit)
+      dial = unit.overload_amps&.map { |amps| Fenbo::Quantities.tidy(amps) }&.join(" to ")
+      [dial && "overload #{dial} A", unit.contactor_a && "contactor #{Fenbo::Quantities.tidy(unit.contactor_a)} A"]
+        .compact.join(", ")
+    end
+
+    def place_words(unit)
+      low, high = unit.ambient_low_c, unit.ambient_high_c
+      [low ? "#{show(low, "temperature")} to #{show(high, "temperature")}" : "–", ("wet" if unit.wet),
+        ("belt-driven" if unit.belt)].compact.join(", ")
+    end
+  end
+end
