@@ -29,6 +29,7 @@
 #   Quantities  what people type ("3/8 in", "41 °F", "1,2 A") to SI and back
 #   Knowledge   judgement as data (lib/fenbo/knowledge/*.yml), Limits by name
 module Fenbo
+  autoload :Air, "fenbo/observation/air"
   autoload :Answer, "fenbo/kernel/answer"
   autoload :Clearance, "fenbo/clearance"
   autoload :Diagnosis, "fenbo/diagnosis"

@@ -2,6 +2,7 @@
 
 # What the core and app suites run of lib and app, by line and by branch; below the
 # floor the run fails.
+require "coverage"
 require "simplecov"
 
 SimpleCov.start do

@@ -12,7 +12,7 @@ module Catalogue
     MOST_SHOWN = 60
     def initialize(import)
       @import = import
-      @sheet = Fenbo::Matching::Sheet.of(import.kind)
+      @sheet = Fenbo::Matching::Sheet.of(import.kind, limits: Shared::Shop.limits)
       @model = CatalogueImport::MODELS.fetch(import.kind)
       @faults = []
       @faulty = {}

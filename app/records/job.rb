@@ -6,9 +6,6 @@ class Job < ApplicationRecord
 
   STATIONS = Fenbo::JobFile::STATIONS
 
-  # A complaint after longer than this is a new one.
-  COMES_BACK = 180.days
-
   belongs_to :unit
   belongs_to :fan_position, optional: true
   belongs_to :technician, class_name: "User", optional: true
@@ -60,12 +57,13 @@ class Job < ApplicationRecord
   end
 
   # Decided jobs of this unit that this one may come back to.
-  def earlier_decided
+  # @param days [Numeric] after which a complaint is a new one
+  def earlier_decided(days)
     unit
       .jobs
       .where(status: "closed")
       .where.not(id:)
-      .where(opened_at: COMES_BACK.ago..)
+      .where(opened_at: days.days.ago..)
       .order(opened_at: :desc)
       .select(&:decision)
   end

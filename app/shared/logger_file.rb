@@ -8,7 +8,6 @@ module Shared
   # tab or spaces. A heading line is passed over; a line that is not understood is
   # named. docs/formats.md describes it.
   class LoggerFile
-    MOST_LINES = 20_000
     CLOCK = /\A(\d{1,2}):(\d{2})(?::(\d{2}))?\z/
     STAMP = /\A\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}/
 
@@ -16,10 +15,11 @@ module Shared
 
     # @param text [String]
     # @param system [String] whose degrees a bare number is in
-    def initialize(text, system:)
+    # @param most [Integer] lines that are read
+    def initialize(text, system:, most:)
       @system = system
       lines = text.to_s.scrub.lines.map(&:strip).reject(&:empty?)
-      @fault = "More than #{MOST_LINES} lines: leave out what came before the repair." if lines.size > MOST_LINES
+      @fault = "More than #{most} lines: leave out what came before the repair." if lines.size > most
       @rows = @fault ? [] : read(lines)
     end
 

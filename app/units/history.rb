@@ -5,8 +5,9 @@ module Units
   class History
     Point = Fenbo::Value.of(:at, :amps, :verdict)
 
-    def initialize(unit)
+    def initialize(unit, limits:)
       @unit = unit
+      @limits = limits
       @points = {}
     end
 
@@ -20,16 +21,13 @@ module Units
 
     def window(position) = rows(position).last&.last
 
-    # Change of amps a year by least squares, as a share of the first; nil with
-    # fewer than three points or less than half a year.
-    def slope_per_year(position)
+    # Whether a fan's amps creep; what only a stalled motor drew is left out.
+    # @return [Answer] of the tool trend
+    def trend(position)
       list = points(position).reject { |point| %w[none locked].include?(point.verdict) }
-      return nil if list.size < 3 || list.last.at - list.first.at < 182 * 86_400
-      years = list.map { |point| (point.at - list.first.at) / (365.25 * 86_400) }
-      amps = list.map(&:amps)
-      mean_x, mean_y = years.sum / years.size, amps.sum / amps.size
-      spread = years.sum { |x| (x - mean_x)**2 }
-      years.each_index.sum { |i| (years[i] - mean_x) * (amps[i] - mean_y) } / spread / amps.first
+      first = list.first&.at
+      readings = list.map { |point| {"day" => (point.at - first) / 86_400.0, "amps" => point.amps} }
+      Fenbo.call(:trend, {"readings" => readings}, limits: @limits)
     end
 
     # Frost maps and recordings over the years, latest first; without their results,

@@ -20,7 +20,7 @@ module Units
     end
 
     get "/units/:id" do
-      erb :unit, locals: {unit:, history: History.new(unit), latest:}
+      erb :unit, locals: {unit:, history: History.new(unit, limits: Shared::Shop.limits), latest:}
     end
 
     get "/units/:id/edit" do

@@ -27,6 +27,7 @@ module Fenbo
     autoload :PhasesReasons, "fenbo/electrical/phases_reasons"
     autoload :Plate, "fenbo/electrical/plate"
     autoload :Supply, "fenbo/electrical/supply"
+    autoload :Trend, "fenbo/electrical/trend"
     autoload :Watts, "fenbo/electrical/watts"
     autoload :WindingPattern, "fenbo/electrical/winding_pattern"
     autoload :Windings, "fenbo/electrical/windings"

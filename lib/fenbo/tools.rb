@@ -61,8 +61,8 @@ module Fenbo
     end
 
     %w[
-      amps blades capacitor diagnose energy fan_laws fit frost match nameplate phases procedure product pulldown
-      refrigerant sound source windings
+      air amps blades capacitor diagnose energy fan_laws fit frost match nameplate phases procedure product pulldown
+      refrigerant sound source trend windings
     ].each { |name| require_relative "tools/#{name}" }
     ALL.freeze
   end

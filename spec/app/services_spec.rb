@@ -265,11 +265,12 @@ RSpec.describe "the services", :rolled_back do
           }
         )
       end
+      history = described_class.new(unit, limits: Fenbo::Limits.default)
       [[2, 0.40, "within"], [1, 0.44, "within"], [0.1, 0.476, "within"], [0, 2.0, "locked"]].each do |row|
         keep.call(*row)
       end
-      expect(described_class.new(unit).slope_per_year(position)).to be_within(0.005).of(0.10)
-      expect(described_class.new(unit).points(position).size).to eq 4
+      expect(history.trend(position)).to have_attributes(verdict: "rising", share_per_year: be_within(0.005).of(0.10), watch: true)
+      expect(history.points(position).size).to eq 4
     end
   end
 

@@ -5,8 +5,6 @@ module Shared
     # Box temperature against time after a repair: typed line by line, or a logger's
     # file.
     class Pulldown < Instrument
-      MOST_LINES = 5000
-
       def fields
         [
           Field.new(name: "setpoint", label: "Setpoint", kind: "temperature"),
@@ -46,7 +44,7 @@ module Shared
 
       # Clock times count from the first; minutes stand as they are.
       def rows
-        log = LoggerFile.new(value("readings"), system: user.unit_system)
+        log = LoggerFile.new(value("readings"), system: user.unit_system, most: Shop.limits["pulldown.most_readings"])
         faults["readings"] ||= log.fault if log.fault
         log.rows
       end

@@ -83,7 +83,7 @@ module Fenbo
         "no_test_worth_it" if next_tests.list.empty?
       end
 
-      def book = @book ||= Ledger.new(posterior)
+      def book = @book ||= Ledger.new(posterior, limits)
 
       def ledger
         posterior

@@ -44,6 +44,9 @@ module Fenbo
           Line.new(check: name, result: "adapt", reason:, minutes:, part:)
         end
 
+        # Minutes of one kind of extra work, as the shop reckons them.
+        def work(kind) = limits["adapt.#{kind}"]
+
         def unknown(what) = adapt("#{what} is not known: check before buying")
 
         def figure(number) = format("%.3g", number)

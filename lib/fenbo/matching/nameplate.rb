@@ -55,11 +55,11 @@ module Fenbo
 
       private
 
-      def line = @line ||= Line.new(question.text)
+      def line = @line ||= Line.new(question.text, limits)
 
       def phrases = line.phrases
 
-      def sense = @sense ||= Sense.new(phrases, question)
+      def sense = @sense ||= Sense.new(phrases, question, limits)
 
       def clashes = @clashes ||= Coherence.new(sense.motor, limits).clashes
 

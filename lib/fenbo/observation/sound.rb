@@ -16,6 +16,7 @@ module Fenbo
     autoload :Classifier, "fenbo/observation/sound/classifier"
     autoload :Curves, "fenbo/observation/sound/curves"
     autoload :Envelope, "fenbo/observation/sound/envelope"
+    autoload :Hearing, "fenbo/observation/sound/hearing"
     autoload :Recording, "fenbo/observation/sound/recording"
     autoload :Spectrum, "fenbo/observation/sound/spectrum"
     autoload :Speed, "fenbo/observation/sound/speed"

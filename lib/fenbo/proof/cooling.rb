@@ -30,10 +30,7 @@ module Fenbo
       # The best line for one τ: T = T∞ + a·x with x = e^(−t/τ).
       define_singleton_method(:through) do |minutes, celsius, tau|
         x = minutes.map { |minute| Math.exp(-minute / tau) }
-        mean_x, mean_y = x.sum / x.size, celsius.sum / celsius.size
-        spread = x.sum { |one| (one - mean_x)**2 }
-        slope = spread.zero? ? 0.0 : x.each_index.sum { |i| (x[i] - mean_x) * (celsius[i] - mean_y) } / spread
-        settles = mean_y - slope * mean_x
+        settles, slope = Statistics.line(x, celsius)
         squares = x.each_index.sum { |i| (celsius[i] - settles - slope * x[i])**2 }
         new(settles_c: settles, start_c: settles + slope, tau_minutes: tau, rmse_c: Math.sqrt(squares / x.size))
       end

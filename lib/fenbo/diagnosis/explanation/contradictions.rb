@@ -66,7 +66,7 @@ module Fenbo
       end
 
       def why(finding, chance, fitting)
-        seldom = (chance < 0.005) ? "next to never" : "in only #{(chance * 100).round.clamp(1, 99)} of 100 cases"
+        seldom = (chance < @limits["diagnosis.never"]) ? "next to never" : "in only #{(chance * 100).round.clamp(1, 99)} of 100 cases"
         "#{finding.test.short} “#{finding.label.downcase}” goes with #{leading_name} #{seldom}; it would fit " \
         "#{Cause.label(fitting).downcase}. Repeat it, or look for a second cause."
       end

@@ -7,7 +7,7 @@ module Fenbo
     # factor). Above one it speaks for the cause, below one against it.
     class Ledger
       Entry =
-        Value.of(:finding, :evidence, :factor) do
+        Value.of(:finding, :evidence, :factor, :limits) do
           def for? = factor >= 1
 
           def test = evidence.test
@@ -18,20 +18,17 @@ module Fenbo
           # How much it speaks, in words.
           def strength
             size = for? ? factor : 1 / factor
-            word =
-              if size >= 20
-                "strongly"
-              elsif size >= 4
-                "clearly"
-              else
-                (size >= 1.5) ? "a little" : "hardly"
-              end
+            word = WORDS.find { |limit, _| size >= limits["diagnosis.#{limit}"] }&.last || "hardly"
             "#{word} #{for? ? "for" : "against"}"
           end
         end
 
-      def initialize(posterior)
+      # From which factor on a finding speaks how loudly, loudest first.
+      WORDS = {"strong_factor" => "strongly", "clear_factor" => "clearly", "weak_factor" => "a little"}.freeze
+
+      def initialize(posterior, limits)
         @posterior = posterior
+        @limits = limits
         @model = posterior.model
       end
 
@@ -49,9 +46,11 @@ module Fenbo
         now = held.sum { |h| @posterior.hypotheses[h] }
         @posterior
           .evidence
-          .map { |one| Entry.new(finding: one.finding, evidence: one, factor: factor(without(one), held, now)) }
+          .map { |one| entry(one, factor(without(one), held, now)) }
           .sort_by { |entry| -Math.log(entry.factor).abs }
       end
+
+      def entry(one, factor) = Entry.new(finding: one.finding, evidence: one, factor:, limits: @limits)
 
       # Odds now over odds without the finding.
       def factor(before, held, now)

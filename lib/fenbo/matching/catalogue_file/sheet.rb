@@ -14,7 +14,7 @@ module Fenbo
       FLAGS = {"1" => true, "0" => false, "true" => true, "false" => false, "yes" => true, "no" => false}.freeze
       INCH = 25.4
 
-      def self.of(kind) = new(kind, Knowledge.table("catalogue").fetch(kind))
+      def self.of(kind, limits: Limits.default) = new(kind, Knowledge.table("catalogue").fetch(kind), limits)
 
       def self.kinds = Knowledge.table("catalogue").keys
 
@@ -31,8 +31,10 @@ module Fenbo
       # How a column's cells are read, settled once for files of a hundred thousand rows.
       Reader = Value.of(:name, :column, :read, :empty)
 
-      def initialize(kind, columns)
+      # @param limits [Limits] by which a row has to agree with itself
+      def initialize(kind, columns, limits)
         @kind = kind
+        @limits = limits
         @columns = columns
         @readers =
           columns.map do |name, column|
@@ -149,7 +151,7 @@ module Fenbo
         # The catalogue keeps one view; a plate that contradicts itself has a wrong unit somewhere.
         values["rotation"] = Rotation.canonical(values["rotation"], values["rotation_view"])
         values["rotation_view"] = nil
-        Coherence.new(values, Limits.default).clashes.each { |clash| faults << [clash.fields.first, clash.text] }
+        Coherence.new(values, @limits).clashes.each { |clash| faults << [clash.fields.first, clash.text] }
       end
 
       def written(column, value)

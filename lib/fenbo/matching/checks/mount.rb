@@ -18,14 +18,14 @@ module Fenbo
             return (
               adapt(
                 "#{text}: the kit brings its plate",
-                minutes: candidate.kit_minutes ? 0 : 15,
+                minutes: candidate.kit_minutes ? 0 : work("plate"),
                 part: "plate from the kit"
               )
             )
           end
           one = bracket
           if one
-            adapt("#{text}: on #{one.kind} #{one.part_no}", minutes: 15, part: "#{one.kind} #{one.part_no}")
+            adapt("#{text}: on #{one.kind} #{one.part_no}", minutes: work("bracket"), part: "#{one.kind} #{one.part_no}")
           else
             fail(text)
           end

@@ -25,7 +25,7 @@ module Fenbo
             return (
               adapt(
                 "#{text}: with a bushing",
-                minutes: 5,
+                minutes: work("bushing"),
                 part: "bushing #{figure(candidate.shaft_diameter_mm)} to #{figure(bore)} mm"
               )
             )
@@ -35,7 +35,7 @@ module Fenbo
               part.bushes?(candidate.shaft_diameter_mm, bore, limits["match.shaft_tolerance"] + 1e-9)
             end
           if one
-            adapt("#{text}: with bushing #{one.part_no}", minutes: 5, part: "bushing #{one.part_no}")
+            adapt("#{text}: with bushing #{one.part_no}", minutes: work("bushing"), part: "bushing #{one.part_no}")
           else
             fail("#{text}: no bushing of that step is listed")
           end

@@ -12,7 +12,7 @@ module Fenbo
           off = (candidate.rpm - old.rpm).abs / old.rpm.to_f
           text = "#{candidate.rpm.to_i} rpm for #{old.rpm.to_i} rpm"
           return pass(text) if off <= limits["match.rpm_pass"] + 1e-9
-          return adapt("#{text}: #{laws}", minutes: 5) if off <= limits["match.rpm_adapt"] + 1e-9
+          return adapt("#{text}: #{laws}", minutes: work("speed")) if off <= limits["match.rpm_adapt"] + 1e-9
           beyond(text)
         end
 

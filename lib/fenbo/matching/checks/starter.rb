@@ -37,7 +37,7 @@ module Fenbo
           return set if amps <= usual_dial + 1e-9
           adapt(
             "#{text}, the old one #{figure(was)} A: look up the overload's dial and the contactor's rating",
-            minutes: 10
+            minutes: work("starter")
           )
         end
 

@@ -23,7 +23,8 @@ module Fenbo
           "”" => '"'
         }.freeze
 
-        def initialize(text)
+        def initialize(text, limits)
+          @meanings = Meanings.new(limits)
           @given = plain(text)
           @rest = @given.gsub(/[#{SAME.keys.join}]/, SAME).upcase
           @given = @rest unless @rest.size == @given.size
@@ -75,7 +76,7 @@ module Fenbo
             next if seen.include?(kind)
             match = pattern.match(@rest) or next
             seen << kind
-            gives, means = Meanings.public_send(kind, match)
+            gives, means = @meanings.public_send(kind, match)
             take(match.begin(0), match.end(0), gives, means)
           end
         end

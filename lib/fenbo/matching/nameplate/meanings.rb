@@ -6,10 +6,13 @@ module Fenbo
       # What each kind of figure gives to the motor: [fields, words]. A dash between
       # voltages is a range on one tap, a stroke separates taps: "208-230/460" has one
       # current for 208 and 230 and another for 460.
-      module Meanings
+      class Meanings
         MM = 25.4
 
-        module_function
+        # @param limits [Limits] the shop's
+        def initialize(limits)
+          @limits = limits
+        end
 
         def part_no(match) = [{"part_no" => match[:value]}, "part number"]
 
@@ -24,7 +27,7 @@ module Fenbo
         # "1/2 X 6" is in inches, "12 X 150" is not.
         def shaft(match)
           metric =
-            (match[:unit] == "") ? share(match[:value]) > Limits.default["plate.shaft_inches"] : match[:unit] == "MM"
+            (match[:unit] == "") ? share(match[:value]) > @limits["plate.shaft_inches"] : match[:unit] == "MM"
           across, long =
             [share(match[:value]), named(match, :length)&.to_f].map do |size|
               size && (size * (metric ? 1 : MM)).round(2)
@@ -57,7 +60,7 @@ module Fenbo
           share(match[:value]).then do |hp|
             [
               {"horsepower" => hp.round(4)},
-              "shaft output, #{(hp * Limits.default["match.watts_per_horsepower"]).round} W"
+              "shaft output, #{(hp * @limits["match.watts_per_horsepower"]).round} W"
             ]
           end
         end
@@ -100,7 +103,7 @@ module Fenbo
 
         def protection(match)
           [
-            (match[:value].to_i >= Limits.default["plate.ip_tight"]) ? {"enclosure" => "enclosed"} : {},
+            (match[:value].to_i >= @limits["plate.ip_tight"]) ? {"enclosure" => "enclosed"} : {},
             "protection against dust and water"
           ]
         end

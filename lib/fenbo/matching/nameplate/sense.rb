@@ -8,8 +8,9 @@ module Fenbo
       class Sense
         attr_reader :worked_out
 
-        def initialize(phrases, question)
+        def initialize(phrases, question, limits)
           @question = question
+          @limits = limits
           @given = phrases.map(&:gives).reduce({}) { |all, one| one.merge(all) }
           @worked_out = []
         end
@@ -30,6 +31,8 @@ module Fenbo
         end
 
         private
+
+        attr_reader :limits
 
         def supply
           taps = @given["taps"] || []
@@ -92,8 +95,6 @@ module Fenbo
         def two_supplies?(ratio)
           ratio.between?(limits["plate.hertz_low"], limits["plate.hertz_high"])
         end
-
-        def limits = Limits.default
 
         def note(field, value, from)
           row = {field:, value:, from:}

@@ -8,8 +8,8 @@ module Fenbo
     class Classifier
       # Multiples of the shaft rate looked at on the envelope's spectrum.
       MULTIPLES = (1..8)
-      # A line on the envelope's spectrum counts from here, dB over its surroundings.
-      LINE_DB = 11.0
+      # Stands in where a power is nothing.
+      NOTHING = 1e-30
 
       attr_reader :spectrum, :envelope, :speed
 
@@ -18,7 +18,7 @@ module Fenbo
         @envelope = envelope
         @speed = speed
         @hertz = hertz.to_f
-        @limits = limits
+        @hearing = Hearing.new(limits)
       end
 
       # [[kind, weight]], heaviest first, summing to one.
@@ -39,14 +39,17 @@ module Fenbo
             whole = fits.values.sum
             fits
               .transform_values { |fit| fit / whole }
-              .select { |_, weight| weight > 0.02 }
+              .select { |_, weight| weight > @hearing[:least_weight] }
               .sort_by { |kind, weight| [-weight, kind] }
           end
       end
 
       # Share of the power below 1 kHz that lies on multiples of twice the line frequency.
       def hum_share
-        @hum_share ||= (1..5).sum { |k| spectrum.line(2 * @hertz * k) } / [spectrum.between(40, 1000), 1e-30].max
+        @hum_share ||= begin
+          lines = (1..@hearing[:hum_harmonics]).sum { |k| spectrum.line(2 * @hertz * k) }
+          lines / [spectrum.between(@hearing[:hum_from_hz], @hearing[:hum_to_hz]), NOTHING].max
+        end
       end
 
       # Share of shaft and blade lines that is the shaft's. A phone hears little bass, so
@@ -55,14 +58,15 @@ module Fenbo
         @shaft_line_share ||=
           begin
             shaft = spectrum.line(shaft_hz)
-            shaft / [shaft + (1..3).sum { |k| spectrum.line(pass_hz * k) }, 1e-30].max
+            blades = (1..@hearing[:blade_lines]).sum { |k| spectrum.line(pass_hz * k) }
+            shaft / [shaft + blades, NOTHING].max
           end
       end
 
       # Prominence of the shaft's multiples on the envelope's spectrum, dB.
       def comb = @comb ||= MULTIPLES.map { |k| line(shaft_hz * k) }
 
-      def pass_comb = @pass_comb ||= (1..4).map { |k| line(pass_hz * k) }
+      def pass_comb = @pass_comb ||= (1..@hearing[:pass_lines]).map { |k| line(pass_hz * k) }
 
       def swing = @swing ||= envelope.swing(shaft_hz)
 
@@ -71,7 +75,7 @@ module Fenbo
       def stranger
         @stranger ||=
           envelope_spectrum
-            .peaks(shaft_hz * 1.4, [shaft_hz * 14, 700].min)
+            .peaks(shaft_hz * @hearing[:stranger_from], [shaft_hz * @hearing[:stranger_to], @hearing[:stranger_most_hz]].min)
             .reject { |hz, _| multiple?(hz) || hum_multiple?(hz) }
             .max_by(&:last) || [0.0, 0.0]
       end
@@ -85,17 +89,21 @@ module Fenbo
       def envelope_spectrum = envelope.spectrum
 
       def line(hertz)
-        envelope_spectrum.prominence(hertz, spread: [hertz * 0.004, 0.5].max, around: [hertz * 0.2, 8.0].max)
+        spread = [hertz * @hearing[:line_spread], @hearing[:line_spread_least]].max
+        around = [hertz * @hearing[:line_around], @hearing[:line_around_least]].max
+        envelope_spectrum.prominence(hertz, spread:, around:)
       end
 
-      def soft(value, from, to)
-        ((value - from) / (to - from).to_f).clamp(0.0, 1.0)
-      end
+      def fit(name, value) = @hearing.fit(name, value)
+
+      # How many lines stand out.
+      def standing_out(lines) = lines.count { |db| db > @hearing[:line_db] }
 
       # Blows at twice the line frequency: its line is the strongest on the envelope.
       def chatter
         @chatter ||=
-          soft(twice_line, 14, 24) * soft(envelope.kurtosis, 3.3, 4.2) * (1 - soft(strongest_own - twice_line, -8, 2))
+          fit(:chatter_line, twice_line) * fit(:chatter_kurtosis, envelope.kurtosis) *
+          (1 - fit(:chatter_own, strongest_own - twice_line))
       end
 
       # The strongest line that is the shaft's and not the hum's.
@@ -107,45 +115,47 @@ module Fenbo
 
       # Many multiples of the shaft rate, or of the blade pass.
       def strike
-        many = soft(comb.count { |db| db > LINE_DB }, 3.5, 5.5) * soft(comb.sum / comb.size, 9, 14)
-        every = soft(pass_comb.count { |db| db > LINE_DB }, 2.2, 3.2) * soft(pass_comb.first(3).sum / 3, 12, 18)
+        many = fit(:strike_count, standing_out(comb)) * fit(:strike_mean, Statistics.mean(comb))
+        every = fit(:strike_pass_count, standing_out(pass_comb)) *
+          fit(:strike_pass_mean, Statistics.mean(pass_comb.first(3)))
         [many, every].max * (1 - chatter)
       end
 
       # The high band swings once a turn, and little more than once.
       def scrape
-        once = soft(swing, @limits["sound.swing"] * 0.6, @limits["sound.swing"] * 1.3) * soft(comb.first, 12, 20)
-        once * (1 - soft(comb[2..].count { |db| db > LINE_DB }, 2, 4)) * (1 - soft(stranger.last, 12, 20)) *
+        once = fit(:scrape_swing, swing) * fit(:scrape_line, comb.first)
+        once * (1 - fit(:scrape_more, standing_out(comb[2..]))) * (1 - fit(:scrape_stranger, stranger.last)) *
           (1 - chatter)
       end
 
       # Impulses in the high band that keep no time with the shaft.
       def bearing
-        impulsive = soft(envelope.kurtosis, @limits["sound.kurtosis"] * 0.85, @limits["sound.kurtosis"] * 1.2)
-        uneven = soft(stranger.last, 9, 15)
-        [impulsive * (0.55 + 0.45 * uneven), uneven * soft(envelope.kurtosis, 3.15, 3.6)].max *
-          (1 - [strike, chatter].max) * (1 - 0.8 * scrape)
+        uneven = fit(:bearing_stranger, stranger.last)
+        alone = @hearing[:bearing_alone]
+        impulsive = fit(:bearing_kurtosis, envelope.kurtosis) * (alone + (1 - alone) * uneven)
+        [impulsive, uneven * fit(:bearing_kurtosis_beside, envelope.kurtosis)].max *
+          (1 - [strike, chatter].max) * (1 - @hearing[:bearing_scrape] * scrape)
       end
 
       # Lines of the hum and no fan.
       def hum
-        mostly = soft(hum_share, @limits["sound.hum_share"] * 0.6, @limits["sound.hum_share"] * 1.1)
-        mostly * (1 - soft(turning_db, 12, 22) * (1 - soft(hum_share, 0.55, 0.75))) * (1 - chatter)
+        turning = fit(:hum_turning, turning_db) * (1 - fit(:hum_drowns, hum_share))
+        fit(:hum_mostly, hum_share) * (1 - turning) * (1 - chatter)
       end
 
       def imbalance
-        soft(shaft_line_share, @limits["sound.shaft_share"] * 0.5, @limits["sound.shaft_share"] * 1.5) *
-          soft(spectrum.prominence(shaft_hz, spread: spectrum.step), 12, 20) * (1 - [strike, scrape, bearing].max) *
-          (1 - hum)
+        fit(:imbalance_share, shaft_line_share) *
+          fit(:imbalance_line, spectrum.prominence(shaft_hz, spread: spectrum.step)) *
+          (1 - [strike, scrape, bearing].max) * (1 - hum)
       end
 
       # How clearly a fan is heard at all.
-      def heard = [soft(turning_db, 6, 12), 0.0].max
+      def heard = fit(:heard, turning_db)
 
       # The strongest blade-pass line that is no hum, dB.
       def turning_db
         @turning_db ||=
-          (1..3)
+          (1..@hearing[:blade_lines])
             .map { |k| pass_hz * k }
             .reject { |hz| hum_multiple?(hz) }
             .map { |hz| spectrum.prominence(hz, spread: spectrum.step) }
@@ -153,11 +163,17 @@ module Fenbo
       end
 
       def multiple?(hertz)
-        ((hertz / shaft_hz) - (hertz / shaft_hz).round).abs * shaft_hz < [hertz * 0.012, 1.0].max
+        spread = [hertz * @hearing[:multiple_spread], @hearing[:multiple_spread_least]].max
+        beside(hertz, shaft_hz) < spread
       end
 
       def hum_multiple?(hertz)
-        hertz > @hertz && ((hertz / (2 * @hertz)) - (hertz / (2 * @hertz)).round).abs * 2 * @hertz < 4.5
+        hertz > @hertz && beside(hertz, 2 * @hertz) < @hearing[:hum_spread_hz]
+      end
+
+      # How far `hertz` lies beside the nearest multiple of `rate`, Hz.
+      def beside(hertz, rate)
+        ((hertz / rate) - (hertz / rate).round).abs * rate
       end
     end
   end
