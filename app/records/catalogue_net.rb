@@ -6,11 +6,11 @@
 # core would take is missing or stands behind a motor it would reject.
 class CatalogueNet
   MOST = 56
-  # Around the old motor's shaft output, beyond the core's own windows by what plates are
-  # rounded: their amps and watts need not agree to the last digit.
-  OUTPUT = 0.75..2.3
+  # How far beyond the core's own windows of load the net reaches, as plates are rounded:
+  # their amps and watts need not agree to the last digit.
+  ROUNDED = 1.2
   # Where the plate gives neither watts nor horsepower, its amps tell less.
-  ROUGH = 0.4..3.0
+  ROUGH = 2.2
   TAPS = (1..4).map { |tap| "volts[#{tap}] BETWEEN :low AND :high" }.join(" OR ").freeze
   RANK =
     "CASE enclosure WHEN 'open' THEN 0 WHEN 'open_air_over' THEN 1 WHEN 'enclosed' THEN 2 WHEN 'potted' THEN 3 END"
@@ -71,12 +71,20 @@ class CatalogueNet
   def outputs
     plate = @old.amps_at(@unit.supply_volts)
     share = (@healthy_amps && plate) ? @healthy_amps / plate : 1.0
-    within = (@old.horsepower || @old.watts) ? OUTPUT : ROUGH
+    beyond = (@old.horsepower || @old.watts) ? ROUNDED : ROUGH
     # Three phases carry a larger motor as long as their starter does.
     [
-      wanted * within.begin * [share, 1.0].min,
-      (@old.family == "three_phase") ? nil : wanted * within.end * [share, 1.0].max
+      wanted * least / beyond * [share, 1.0].min,
+      (@old.family == "three_phase") ? nil : wanted * most * beyond * [share, 1.0].max
     ]
+  end
+
+  # The windows of load as the shop has set them, whichever of them a candidate falls under.
+  def least = [1 / @limits["match.load_high"], @limits["match.output_low"]].min
+
+  def most
+    larger = %w[match.output_high match.ec_oversize match.split_phase_oversize].map { |name| @limits[name] }
+    [1 / @limits["match.load_low"], *larger].max
   end
 
   # What the lists name counts however far off it is: why not this one is worth knowing.

@@ -58,8 +58,9 @@ module Shared
       ).svg
     end
 
-    def picture_of_capacitor(_instrument, _asked, result)
-      Drawing::CapacitorBand.new(result:).svg
+    def picture_of_capacitor(_instrument, asked, result)
+      rated = asked ? asked["rated_uf"] || asked["range_uf"].first : 0
+      Drawing::CapacitorBand.new(result:, open_uf: Shop.limits["capacitor.open"] * rated).svg
     end
 
     def picture_of_product(_instrument, asked, result)
@@ -75,7 +76,9 @@ module Shared
     end
 
     def picture_of_refrigerant(_instrument, asked, result)
-      result ? Drawing::LedgerBars.new(result:, asked:).svg : ""
+      return "" unless result
+      warn = asked["warn_percent"] || Shop.limits["refrigerant.warn"]
+      Drawing::LedgerBars.new(result:, asked:, warn:).svg
     end
   end
 end

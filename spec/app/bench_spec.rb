@@ -86,7 +86,9 @@ RSpec.describe "the instruments", :rolled_back do
 
   describe Shared::LoggerFile do
     def rows(text, system: "si")
-      described_class.new(text, system:).then { |log| log.fault || log.rows.map { |row| row.values_at("minute", "c") } }
+      described_class
+        .new(text, system:, most: 3)
+        .then { |log| log.fault || log.rows.map { |row| row.values_at("minute", "c") } }
     end
 
     it "reads minutes, clock times past midnight and full dates, by comma, semicolon, tab or space" do
@@ -98,6 +100,7 @@ RSpec.describe "the instruments", :rolled_back do
 
     it "names the line it does not understand" do
       expect(rows("0 12\nsoon cold")).to include "Line 2, “soon cold”"
+      expect(rows("0 12\n1 11\n2 10\n3 9")).to include "More than 3 lines"
     end
   end
 
@@ -129,7 +132,11 @@ RSpec.describe "the instruments", :rolled_back do
     it "refuses a line it does not understand, all or nothing, and a token that is none" do
       at = "2031-05-05T15:20:01Z"
       send_lines [
-        "time;quantity;value;unit", "#{at};amps;0.61;A", "yesterday;amps;1;A", "#{at};luck;1;A", "#{at};amps;lots;A;d"
+        "time;quantity;value;unit",
+        "#{at};amps;0.61;A",
+        "yesterday;amps;1;A",
+        "#{at};luck;1;A",
+        "#{at};amps;lots;A;d"
       ].join("\n")
       expect(status).to eq 422
       expect(JSON.parse(page)["errors"].map { |one| one["field"] }).to eq %w[line.3 line.4 line.5]
@@ -155,7 +162,8 @@ RSpec.describe "the instruments", :rolled_back do
         taken_at: Time.now,
         question: {},
         result: {
-          "verdict" => verdict, "reasons" => [],
+          "verdict" => verdict,
+          "reasons" => [],
           "legs" => [{"amps" => amps, "error" => 0, "verdict" => verdict}],
           "window" => {
             "low" => 0.3,

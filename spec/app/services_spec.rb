@@ -269,7 +269,11 @@ RSpec.describe "the services", :rolled_back do
       [[2, 0.40, "within"], [1, 0.44, "within"], [0.1, 0.476, "within"], [0, 2.0, "locked"]].each do |row|
         keep.call(*row)
       end
-      expect(history.trend(position)).to have_attributes(verdict: "rising", share_per_year: be_within(0.005).of(0.10), watch: true)
+      expect(history.trend(position)).to have_attributes(
+        verdict: "rising",
+        share_per_year: be_within(0.005).of(0.10),
+        watch: true
+      )
       expect(history.points(position).size).to eq 4
     end
   end

@@ -10,8 +10,8 @@ module Shared
       CX = 170
       CY = 184
       R = 132
-      FROM = 180.0
-      TO = 360.0
+      FROM = 180
+      TO = 360
 
       # @param result [Hash, nil] of `amps`; nil draws the empty gauge
       # @param window [Hash, nil] where there is no result yet

@@ -8,9 +8,11 @@ module Shared
       WIDTH = 440
       HEIGHT = 150
 
-      def initialize(result: nil, low: nil, high: nil)
-        @low = result ? result.low_uf : low
-        @high = result ? result.high_uf : high
+      # @param open_uf [Float] what counts as open ends here
+      def initialize(result:, open_uf:)
+        @open = open_uf
+        @low = result&.low_uf
+        @high = result&.high_uf
         @measured = result&.measured_uf
         @verdict = result&.verdict
       end
@@ -45,7 +47,7 @@ module Shared
 
       def scale
         @svg.rect(84, 48, WIDTH - 100, 28, "scale-track").rect(x(@low), 48, x(@high) - x(@low), 28, "scale-window")
-        @svg.rect(84, 48, x(@low * 0.053) - 84, 28, "past-limit")
+        @svg.rect(84, 48, x(@open) - 84, 28, "past-limit")
         [@low, @high].each_with_index do |uf, index|
           @svg.line(x(uf), 44, x(uf), 84, "line-tick").text(
             x(uf),

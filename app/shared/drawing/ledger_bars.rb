@@ -9,10 +9,11 @@ module Shared
       HEIGHT = 230
       BASE = 120
 
-      def initialize(result:, asked:)
+      # @param warn [Float] percent a year from which a leak rate is over
+      def initialize(result:, asked:, warn:)
         @result = result
         @moves = asked["moves"].sort_by { |move| move["on"] }
-        @warn = asked["warn_percent"] || 20
+        @warn = warn
       end
 
       def svg

@@ -69,8 +69,8 @@ module Shared
           lines +
             [
               [
-                "R20 = R ÷ (1 + 0.00393 × (T − 20))",
-                "#{tidy(ohms)} ÷ (1 + 0.00393 × (#{tidy(asked["winding_celsius"])} − 20)) = " \
+                "R20 = R ÷ (1 + #{copper} × (T − 20))",
+                "#{tidy(ohms)} ÷ (1 + #{copper} × (#{tidy(asked["winding_celsius"])} − 20)) = " \
                 "#{tidy(result.ohms_at_20c[pair])} Ω"
               ]
             ]
@@ -86,6 +86,8 @@ module Shared
       end
 
       private
+
+      def copper = Shop.limits["winding.copper"]
 
       def known = {"kind" => "three_phase"}
 

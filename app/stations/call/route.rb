@@ -24,7 +24,8 @@ module Stations
       end
 
       def page(typed: nil, faults: {})
-        station(:call, typed:, faults:, version: record.lock_version, earlier: record.earlier_decided(Shared::Shop.limits["job.comes_back_days"]))
+        earlier = record.earlier_decided(Shared::Shop.limits["job.comes_back_days"])
+        station(:call, typed:, faults:, version: record.lock_version, earlier:)
       end
     end
   end

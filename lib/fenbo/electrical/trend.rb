@@ -13,9 +13,15 @@ module Fenbo
       YEAR = 365.25
 
       def self.read(input, _limits)
-        rows = input.objects("readings").map do |row|
-          [row.number("day", at_least: -1_000_000, at_most: 1_000_000), row.number("amps", above: 0, at_most: MOST_AMPS)]
-        end
+        rows =
+          input
+            .objects("readings")
+            .map do |row|
+              [
+                row.number("day", at_least: -1_000_000, at_most: 1_000_000),
+                row.number("amps", above: 0, at_most: MOST_AMPS)
+              ]
+            end
         Question.new(days: rows.map(&:first), amps: rows.map(&:last))
       end
 
@@ -33,21 +39,32 @@ module Fenbo
 
       # Change of amps a year by least squares, as a share of the first.
       def share
-        @share ||= Statistics.line(question.days.map { |day| day / YEAR }, question.amps).last / question.amps.first unless too_early?
+        unless too_early?
+          @share ||=
+            Statistics.line(question.days.map { |day| day / YEAR }, question.amps).last /
+            question.amps.first
+        end
       end
 
       def too_early?
         question.days.size < limits["trend.least_readings"] || span < limits["trend.least_days"]
       end
 
-      def span = question.days.empty? ? 0 : question.days.max - question.days.min
+      def span
+        question.days.empty? ? 0 : question.days.max - question.days.min
+      end
 
       def watch? = !too_early? && Tolerance.above?(share, limits["trend.watch"])
 
       def why
         if too_early?
-          return limit_reason("#{question.days.size} readings over #{span.round} days make no trend", "trend.least_readings",
-            value: question.days.size)
+          return (
+            limit_reason(
+              "#{question.days.size} readings over #{span.round} days make no trend",
+              "trend.least_readings",
+              value: question.days.size
+            )
+          )
         end
         text = "#{(share.abs * 100).round(1)} % a year #{share.positive? ? "more" : "less"}#{": watch it" if watch?}"
         limit_reason(text, watch? ? "trend.watch" : "trend.worth_saying", value: share.round(4))

@@ -2,6 +2,7 @@
 
 require "json"
 require "json_schemer"
+require_relative "knowledge_check/limit_use"
 
 module Fenbo
   # Proves the knowledge files: their shape by JSON Schema, then what no schema
@@ -10,7 +11,8 @@ module Fenbo
   class KnowledgeCheck
     Report = Struct.new(:faults, :notes)
     SCHEMAS = File.join(Knowledge::FOLDER, "schemas")
-    SOURCES = File.expand_path("../../../docs/sources.md", __dir__)
+    ROOT = File.expand_path("../../..", __dir__)
+    SOURCES = File.join(ROOT, "docs/sources.md")
     # Distributions closer than this (half the summed differences) look alike.
     ALIKE = 0.25
 
@@ -22,6 +24,7 @@ module Fenbo
       references
       sources
       separable
+      @report.faults.concat(LimitUse.of_the_house(ROOT).faults)
       @report
     end
 

@@ -95,9 +95,11 @@ module Fenbo
       end
 
       def days
-        return limits["refrigerant.longest_days"] if additions.size < 2
-        [(additions[-1].first - additions[-2].first).to_i, limits["refrigerant.longest_days"]].min
+        return longest_days if additions.size < 2
+        [(additions[-1].first - additions[-2].first).to_i, longest_days].min
       end
+
+      def longest_days = [limits["refrigerant.longest_days"].floor, 1].max
 
       def share = additions.last.last / question.full_charge_kg.to_f
 

@@ -27,7 +27,7 @@ RSpec.describe Fenbo::Diagnosis::Experience do
     chances = [nil, own[3], own[10], own[60]].map { |experience| chance(diagnose(experience), "winding_open") }
     expect(chances).to eq chances.sort
     expect(chances.first).to be < chances.last
-    expect(diagnose(own[3])[:experience]["winding_open"]).to eq(jobs: 3, of_cause: 3)
+    expect(diagnose(own[3])[:experience]["winding_open"]).to have_attributes(jobs: 3, of_cause: 3)
     expect(diagnose[:experience]).to be_nil
   end
 

@@ -26,7 +26,7 @@ RSpec.describe Fenbo::Diagnosis::Ledger do
   it "gives each finding the factor by which it changed the odds, all others kept" do
     odds = ->(chance) { chance / (1 - chance) }
     full = posterior(case_file(*lines)).causes[cause]
-    entries = described_class.new(posterior(case_file(*lines))).of(cause).to_h { |entry| [entry.test.id, entry.factor] }
+    entries = described_class.new(posterior(case_file(*lines)), Fenbo::Limits.default).of(cause).to_h { |entry| [entry.test.id, entry.factor] }
     lines.each do |line|
       without = posterior(case_file(*(lines - [line]))).causes[cause]
       expect(entries[line.split.first]).to be_within(2).percent_of(odds[full] / odds[without])
@@ -34,7 +34,7 @@ RSpec.describe Fenbo::Diagnosis::Ledger do
   end
 
   it "says in words whether a finding speaks for or against, and puts the weightiest first" do
-    entries = described_class.new(posterior(case_file(*lines))).of(cause)
+    entries = described_class.new(posterior(case_file(*lines)), Fenbo::Limits.default).of(cause)
     expect(entries.first.finding.test_id).to eq "winding_ohms"
     expect(entries.first.strength).to eq "strongly for"
     expect(entries.find { |entry| entry.test.id == "spin_by_hand" }.strength).to end_with "against"

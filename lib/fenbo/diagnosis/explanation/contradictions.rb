@@ -25,7 +25,7 @@ module Fenbo
             would_fit: nil,
             why:
               "#{last.test.short} was answered twice: “#{first.label}”, then “#{last.label}”. The later one " \
-              "counts; do it once more."
+                "counts; do it once more."
           }
         end
       end
@@ -66,9 +66,14 @@ module Fenbo
       end
 
       def why(finding, chance, fitting)
-        seldom = (chance < @limits["diagnosis.never"]) ? "next to never" : "in only #{(chance * 100).round.clamp(1, 99)} of 100 cases"
+        seldom =
+          if chance < @limits["diagnosis.never"]
+            "next to never"
+          else
+            "in only #{(chance * 100).round.clamp(1, 99)} of 100 cases"
+          end
         "#{finding.test.short} “#{finding.label.downcase}” goes with #{leading_name} #{seldom}; it would fit " \
-        "#{Cause.label(fitting).downcase}. Repeat it, or look for a second cause."
+          "#{Cause.label(fitting).downcase}. Repeat it, or look for a second cause."
       end
 
       def leading_name

@@ -50,7 +50,9 @@ module Fenbo
           .sort_by { |entry| -Math.log(entry.factor).abs }
       end
 
-      def entry(one, factor) = Entry.new(finding: one.finding, evidence: one, factor:, limits: @limits)
+      def entry(one, factor)
+        Entry.new(finding: one.finding, evidence: one, factor:, limits: @limits)
+      end
 
       # Odds now over odds without the finding.
       def factor(before, held, now)

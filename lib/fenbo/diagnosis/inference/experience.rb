@@ -22,7 +22,8 @@ module Fenbo
             findings: counts(input, "findings"),
             prior_jobs: limits["experience.prior_jobs"],
             prior_findings: limits["experience.prior_findings"],
-            most_factor: limits["experience.most_factor"]
+            # Under one it would turn round; one leaves the defaults alone.
+            most_factor: [limits["experience.most_factor"], 1].max
           )
         end
 

@@ -14,7 +14,9 @@ module Fenbo
       FLAGS = {"1" => true, "0" => false, "true" => true, "false" => false, "yes" => true, "no" => false}.freeze
       INCH = 25.4
 
-      def self.of(kind, limits: Limits.default) = new(kind, Knowledge.table("catalogue").fetch(kind), limits)
+      def self.of(kind, limits: Limits.default)
+        new(kind, Knowledge.table("catalogue").fetch(kind), limits)
+      end
 
       def self.kinds = Knowledge.table("catalogue").keys
 

@@ -9,7 +9,11 @@ module Fenbo
           return nil unless old.connector && candidate.connector
           return pass("same #{words(old)}") if candidate.connector == old.connector
           splice = (place.wet || cold?) ? "sealed crimps" : "crimps"
-          adapt("#{words(candidate)} for #{words(old)}: #{splice}, out of the blade's way", minutes: work("splice"), part: splice)
+          adapt(
+            "#{words(candidate)} for #{words(old)}: #{splice}, out of the blade's way",
+            minutes: work("splice"),
+            part: splice
+          )
         end
 
         private

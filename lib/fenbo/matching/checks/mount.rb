@@ -25,7 +25,11 @@ module Fenbo
           end
           one = bracket
           if one
-            adapt("#{text}: on #{one.kind} #{one.part_no}", minutes: work("bracket"), part: "#{one.kind} #{one.part_no}")
+            adapt(
+              "#{text}: on #{one.kind} #{one.part_no}",
+              minutes: work("bracket"),
+              part: "#{one.kind} #{one.part_no}"
+            )
           else
             fail(text)
           end

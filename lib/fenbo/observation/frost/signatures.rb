@@ -13,7 +13,7 @@ module Fenbo
         "frost.light" => 0.07,
         "frost.blocked" => 0.12,
         "frost.even" => 0.1,
-        "frost.bias" => 0.45,
+        "frost.bias" => 0.40,
         "frost.far_bare" => 0.25,
         "frost.contrast" => 0.3
       }.freeze

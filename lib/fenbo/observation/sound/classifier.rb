@@ -46,10 +46,11 @@ module Fenbo
 
       # Share of the power below 1 kHz that lies on multiples of twice the line frequency.
       def hum_share
-        @hum_share ||= begin
-          lines = (1..@hearing[:hum_harmonics]).sum { |k| spectrum.line(2 * @hertz * k) }
-          lines / [spectrum.between(@hearing[:hum_from_hz], @hearing[:hum_to_hz]), NOTHING].max
-        end
+        @hum_share ||=
+          begin
+            lines = (1..@hearing[:hum_harmonics]).sum { |k| spectrum.line(2 * @hertz * k) }
+            lines / [spectrum.between(@hearing[:hum_from_hz], @hearing[:hum_to_hz]), NOTHING].max
+          end
       end
 
       # Share of shaft and blade lines that is the shaft's. A phone hears little bass, so
@@ -66,7 +67,9 @@ module Fenbo
       # Prominence of the shaft's multiples on the envelope's spectrum, dB.
       def comb = @comb ||= MULTIPLES.map { |k| line(shaft_hz * k) }
 
-      def pass_comb = @pass_comb ||= (1..@hearing[:pass_lines]).map { |k| line(pass_hz * k) }
+      def pass_comb
+        @pass_comb ||= (1..@hearing[:pass_lines]).map { |k| line(pass_hz * k) }
+      end
 
       def swing = @swing ||= envelope.swing(shaft_hz)
 
@@ -75,7 +78,10 @@ module Fenbo
       def stranger
         @stranger ||=
           envelope_spectrum
-            .peaks(shaft_hz * @hearing[:stranger_from], [shaft_hz * @hearing[:stranger_to], @hearing[:stranger_most_hz]].min)
+            .peaks(
+              shaft_hz * @hearing[:stranger_from],
+              [shaft_hz * @hearing[:stranger_to], @hearing[:stranger_most_hz]].min
+            )
             .reject { |hz, _| multiple?(hz) || hum_multiple?(hz) }
             .max_by(&:last) || [0.0, 0.0]
       end
@@ -116,8 +122,8 @@ module Fenbo
       # Many multiples of the shaft rate, or of the blade pass.
       def strike
         many = fit(:strike_count, standing_out(comb)) * fit(:strike_mean, Statistics.mean(comb))
-        every = fit(:strike_pass_count, standing_out(pass_comb)) *
-          fit(:strike_pass_mean, Statistics.mean(pass_comb.first(3)))
+        every =
+          fit(:strike_pass_count, standing_out(pass_comb)) * fit(:strike_pass_mean, Statistics.mean(pass_comb.first(3)))
         [many, every].max * (1 - chatter)
       end
 
@@ -133,8 +139,8 @@ module Fenbo
         uneven = fit(:bearing_stranger, stranger.last)
         alone = @hearing[:bearing_alone]
         impulsive = fit(:bearing_kurtosis, envelope.kurtosis) * (alone + (1 - alone) * uneven)
-        [impulsive, uneven * fit(:bearing_kurtosis_beside, envelope.kurtosis)].max *
-          (1 - [strike, chatter].max) * (1 - @hearing[:bearing_scrape] * scrape)
+        [impulsive, uneven * fit(:bearing_kurtosis_beside, envelope.kurtosis)].max * (1 - [strike, chatter].max) *
+          (1 - @hearing[:bearing_scrape] * scrape)
       end
 
       # Lines of the hum and no fan.
