@@ -20,7 +20,8 @@ module Paths
     "photos" => "Stations::Look::Photos",
     "jobs" => "Stations::Call::Jobs",
     "bench" => "Bench::Route",
-    "learning" => "Learning::Route"
+    "learning" => "Learning::Route",
+    "job-files" => "JobFiles::Route"
   }.freeze
 
   OF_A_JOB = {
@@ -47,7 +48,8 @@ module Paths
     "reopen" => "Stations::HandOver::Route",
     "report" => "Stations::HandOver::Documents",
     "report.pdf" => "Stations::HandOver::Documents",
-    "next-visit.ics" => "Stations::HandOver::Documents"
+    "next-visit.ics" => "Stations::HandOver::Documents",
+    "job-file.zip" => "JobFiles::Route"
   }.freeze
 
   module_function

@@ -15,6 +15,11 @@ class JobSource
     find("j.number = #{Integer(number)}")
   end
 
+  # @raise [ActiveRecord::RecordNotFound]
+  def self.uid(uid)
+    find("j.uid = #{ActiveRecord::Base.connection.quote(uid)}")
+  end
+
   def self.find(condition)
     text = ActiveRecord::Base.connection.select_value(SQL.sub("/*which*/", condition), "job file")
     raise ActiveRecord::RecordNotFound, "no such job" unless text
@@ -80,8 +85,13 @@ class JobSource
       Fenbo::JobFile::Fan,
       row,
       motors: motors.map { |motor| part(Fenbo::JobFile::Motor, motor) },
-      place: row["place"] && reading(row["place"])
+      place: place(row)
     )
+  end
+
+  def place(row)
+    return reading(row["place"]) if row["place"]
+    row["brought_place"] && Fenbo::JobFile::Reading.from_json(row["brought_place"])
   end
 
   def entries

@@ -9,16 +9,19 @@ SELECT jsonb_build_object(
   'people', (SELECT coalesce(jsonb_agg(jsonb_build_object('id', id, 'uid', uid, 'name', name, 'role', role)), '[]') FROM users),
   'fans', (
     SELECT coalesce(jsonb_agg(to_jsonb(f) || jsonb_build_object(
-      -- The place as it was measured last, and what its motor drew while it was well, from whichever job.
+      -- The place as it was measured last, and what its motor drew while it was well, from whichever job;
+      -- where a job file brought the fan, what it brought counts until something newer is read here.
       'place', (
         SELECT to_jsonb(r) FROM readings r WHERE r.fan_position_id = f.id AND r.kind = 'fit' AND r.voided_at IS NULL
+        AND (f.brought_at IS NULL OR r.created_at > f.brought_at)
         ORDER BY r.taken_at DESC, r.id DESC LIMIT 1
       ),
-      'healthy_amps', (
+      'healthy_amps', coalesce((
         SELECT r.result->'legs'->0->'amps' FROM readings r
         WHERE r.fan_position_id = f.id AND r.kind = 'amps' AND r.verdict = 'within' AND r.voided_at IS NULL
+        AND (f.brought_at IS NULL OR r.created_at > f.brought_at)
         ORDER BY r.taken_at DESC LIMIT 1
-      )
+      ), to_jsonb(f.brought_amps))
     ) ORDER BY f.side DESC, f.number), '[]')
     FROM fan_positions f WHERE f.unit_id = u.id
   ),

@@ -13,6 +13,11 @@ class PhotoUploader < Shrine
     store: Shrine::Storage::FileSystem.new(root, prefix: "store")
   }
 
+  plugin :signature
+  plugin :add_metadata
+  # What a job file names it by, so that whoever gets one can tell it is whole.
+  add_metadata(:sha256) { |io| calculate_signature(io, :sha256, format: :hex) }
+
   plugin :determine_mime_type, analyzer: ->(io, _analyzers) { Marcel::MimeType.for(io) }
 
   # A plain sentence when `io` cannot be kept, else nil.

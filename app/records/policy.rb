@@ -14,7 +14,8 @@ module Policy
     edit_customers: %w[office],
     edit_catalogue: %w[office],
     edit_shop: %w[office],
-    manage_people: %w[office]
+    manage_people: %w[office],
+    bring_in: %w[office]
   }.freeze
 
   WORDS = {
@@ -26,7 +27,8 @@ module Policy
     edit_customers: "Customers are kept by the office.",
     edit_catalogue: "The catalogue is kept by the office.",
     edit_shop: "The shop's settings are kept by the office.",
-    manage_people: "People are kept by the office."
+    manage_people: "People are kept by the office.",
+    bring_in: "Job files are brought in by the office."
   }.freeze
 
   module_function

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-# Somebody who signs in. What each role may do is in services/policy.rb.
+# Somebody who signs in. What each role may do is in records/policy.rb.
 class User < ApplicationRecord
   include Audited
 

@@ -22,6 +22,7 @@ module Fenbo
 
     autoload :CatalogueBlade, "fenbo/job_file/part_choice"
     autoload :CataloguePart, "fenbo/job_file/part_choice"
+    autoload :Check, "fenbo/job_file/check"
     autoload :Customer, "fenbo/job_file/site"
     autoload :Decision, "fenbo/job_file/decision"
     autoload :Entry, "fenbo/job_file/entry"
