@@ -34,7 +34,9 @@ module JobFiles
       }.string
     end
 
-    def self.stored(job) = job.photos.map(&:file) + job.readings.filter_map(&:file)
+    def self.stored(job)
+      job.photos.map(&:file) + job.readings.filter_map(&:file)
+    end
 
     # @param io [IO] a zip as it was sent
     # @return [Array] the job and its files by name
@@ -74,7 +76,8 @@ module JobFiles
       entry = zip.find_entry(file.name) or raise Refused, "“#{file.name[0, 80]}” is missing."
       said = content(entry, file.bytes)
       sound = said.bytesize == file.bytes && (file.sha256.nil? || Digest::SHA256.hexdigest(said) == file.sha256)
-      raise Refused, "“#{file.name[0, 80]}” is not what the job says it is: it was changed or cut on its way." unless sound
+      raise Refused, 
+"“#{file.name[0, 80]}” is not what the job says it is: it was changed or cut on its way." unless sound
       StringIO.new(said)
     end
 

@@ -6,6 +6,8 @@
 # core would take is missing or stands behind a motor it would reject.
 class CatalogueNet
   MOST = 56
+  # So many that lists name are worth judging.
+  LISTED = 40
   # How far beyond the core's own windows of load the net reaches, as plates are rounded:
   # their amps and watts need not agree to the last digit.
   ROUNDED = 1.2
@@ -32,7 +34,7 @@ class CatalogueNet
 
   # @return [Array<Hash>] catalogue rows
   def rows
-    @rows ||= (near + listed + on_vans).uniq { |row| row["part_no"] }
+    @rows ||= (near + certain).uniq { |row| row["part_no"] }
   end
 
   private
@@ -56,9 +58,9 @@ class CatalogueNet
   def foremost(scope)
     scope = scope.where("volts = '{}' OR #{TAPS}", **plates)
     hard.compact.each { |sql, binds| scope = scope.where("(#{sql}) IS NOT TRUE", binds) }
-    numbers =
-      scope.order(Arel.sql("#{obstacles} ASC, price_cents ASC NULLS LAST, part_no ASC")).limit(MOST).pluck(:part_no)
-    read(Motor.where(part_no: numbers))
+    foremost = scope.order(Arel.sql("#{obstacles} ASC, price_cents ASC NULLS LAST, part_no ASC")).limit(MOST)
+    # Only the chosen ones' rows are read in full.
+    read(Motor.where("part_no IN (#{foremost.select(:part_no).to_sql})"))
   end
 
   # Plate voltages within the tolerance of this site's.
@@ -88,19 +90,13 @@ class CatalogueNet
   end
 
   # What the lists name counts however far off it is: why not this one is worth knowing.
-  def listed
-    return [] if @old.part_no.blank?
-    read(
-      Motor
-        .where("cross_reference @> ARRAY[?]::text[]", @old.part_no)
-        .or(Motor.where(part_no: [@old.part_no, @old.superseded_by].compact))
-        .limit(40)
-    )
-  end
-
   # What is on the van is judged even where much else is cheaper.
-  def on_vans
-    read(Motor.where(part_no: @at_hand, phases: @unit.supply_phases))
+  def certain
+    on_vans = Motor.where(part_no: @at_hand, phases: @unit.supply_phases)
+    return read(on_vans) if @old.part_no.blank?
+    listed = Motor.where("cross_reference @> ARRAY[?]::text[]", @old.part_no)
+    same = Motor.where(part_no: [@old.part_no, @old.superseded_by].compact)
+    read(listed.or(same).or(on_vans).limit(LISTED + @at_hand.size))
   end
 
   def read(scope)

@@ -8,14 +8,13 @@ module Stations
       def self.of(search, candidate)
         effects, unit = candidate.effects, search.job.unit
         return nil unless effects.old_watts && effects.watts
-        motor = search.motor(candidate.part_no)
         plain =
           search
             .candidates
             .reject { |one| one.part_no == candidate.part_no }
             .filter_map do |one|
               if one.effects.watts && one.effects.watts >= effects.old_watts * Shared::Shop.limits["energy.alike"]
-                search.motor(one.part_no)&.price_cents
+                search.price_cents(one.part_no)
               end
             end
             .min
@@ -27,7 +26,7 @@ module Stations
             "old_watts" => effects.old_watts,
             "new_watts" => effects.watts,
             "tariff_cents_kwh" => Setting.read("tariff_cents_kwh"),
-            "extra_cents" => [motor.price_cents.to_i - plain.to_i, 0].max
+            "extra_cents" => [search.price_cents(candidate.part_no).to_i - plain.to_i, 0].max
           },
           limits: Shared::Shop.limits
         )

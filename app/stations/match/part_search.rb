@@ -58,6 +58,12 @@ module Stations
         Rejected.new(part_no:, checks: row.checks) if row
       end
 
+      # What the catalogue asks for it, in cents.
+      def price_cents(part_no)
+        @prices ||= rows.to_h { |row| row.values_at("part_no", "price_cents") }
+        @prices[part_no]
+      end
+
       def motor(part_no)
         (@motors ||= {})[part_no] ||= Motor.find_by(part_no:)
       end
@@ -94,7 +100,9 @@ module Stations
 
       private
 
-      def rows
+      def rows = @rows ||= read_rows
+
+      def read_rows
         return [] unless old
         plate = Fenbo::Matching::Motor.read(Fenbo::Input.new(old_row))
         net =
@@ -148,11 +156,8 @@ module Stations
       end
 
       def listed_numbers
-        [
-          original&.superseded_by,
-          *Motor.where("cross_reference @> ARRAY[?]::text[]", old.part_no.to_s).pluck(:part_no),
-          old.part_no
-        ].compact
+        naming = rows.select { |row| row["cross_reference"]&.include?(old.part_no) }
+        [original&.superseded_by, *naming.map { |row| row["part_no"] }, old.part_no].compact
       end
 
       def site
