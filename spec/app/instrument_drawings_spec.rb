@@ -87,7 +87,7 @@ RSpec.describe "the instruments' drawings" do
   it "shows a capacitor from open to far too high" do
     [0, 0.1, 20, 23.5, 25, 26.5, 40, 5_000].each do |measured|
       result = answer("capacitor", {"rated_uf" => 25, "measured_uf" => measured})
-      drawn = Shared::Drawing::CapacitorBand.new(result:).svg
+      drawn = Shared::Drawing::CapacitorBand.new(result:, open_uf: 1.25).svg
       sound?(drawn)
       expect(drawn).to include result["verdict"]
     end
@@ -144,7 +144,7 @@ RSpec.describe "the instruments' drawings" do
           end
         end
       asked = {"full_charge_kg" => 40, "moves" => moves}
-      sound?(Shared::Drawing::LedgerBars.new(result: answer("refrigerant", asked), asked:).svg)
+      sound?(Shared::Drawing::LedgerBars.new(result: answer("refrigerant", asked), asked:, warn: 20).svg)
     end
   end
 
