@@ -111,6 +111,22 @@ if postgres
   end
 end
 
+# What waits in the queue is done by a process of its own: should it die, the web does not.
+worker = nil
+Thread.new do
+  loop do
+    worker = Process.spawn(RbConfig.ruby, File.join(ROOT, "script", "worker.rb"),
+      %i[out err] => [File.join(ROOT, "var", "worker.log"), "a"])
+    Process.wait(worker)
+    sleep 3
+  end
+end
+at_exit do
+  Process.kill("TERM", worker) if worker
+rescue Errno::ESRCH
+  # It has ended by itself.
+end
+
 configuration =
   Puma::Configuration.new do |config|
     config.bind "tcp://#{options[:bind].include?(":") ? "[#{options[:bind]}]" : options[:bind]}:#{options[:port]}"

@@ -14,7 +14,7 @@ module Catalogue
 
     def run
       @import.update!(state: "taking", beat_at: Time.now)
-      ActiveRecord::Base.transaction do
+      ActiveRecord::Base.transaction(requires_new: true) do
         connection.execute("SET LOCAL statement_timeout = '5min'")
         @import.lock!
         take

@@ -76,8 +76,10 @@ module JobFiles
       entry = zip.find_entry(file.name) or raise Refused, "“#{file.name[0, 80]}” is missing."
       said = content(entry, file.bytes)
       sound = said.bytesize == file.bytes && (file.sha256.nil? || Digest::SHA256.hexdigest(said) == file.sha256)
-      raise Refused, 
-"“#{file.name[0, 80]}” is not what the job says it is: it was changed or cut on its way." unless sound
+      unless sound
+        raise Refused,
+          "“#{file.name[0, 80]}” is not what the job says it is: it was changed or cut on its way."
+      end
       StringIO.new(said)
     end
 

@@ -14,6 +14,7 @@ module Database
     ActiveRecord.default_timezone = :utc
     ActiveRecord::Base.establish_connection(url:, pool: THREADS + 3, connect_timeout: 3, checkout_timeout: 5,
       variables: {statement_timeout: "15s", jit: "off", random_page_cost: 1.1}, prepared_statements: true)
+    Que.connection = ActiveRecord
   end
 
   def alive?

@@ -56,13 +56,16 @@ class JobImport
 
   # Somebody of another shop can be named here, but not sign in.
   def person(part)
-    once(User, part, login: "from-#{part.uid.delete("-")[0, 30]}", password: SecureRandom.base64(24), 
-active: false) if part
+    if part
+      once(User, part, login: "from-#{part.uid.delete("-")[0, 30]}", password: SecureRandom.base64(24),
+        active: false)
+    end
   end
 
   def unit
     @unit ||= Unit.find_by(uid: @job.unit.uid)&.tap {
- @notes << "The unit is here already and stays as it is." } || new_unit
+      @notes << "The unit is here already and stays as it is."
+    } || new_unit
   end
 
   def new_unit
@@ -113,7 +116,8 @@ active: false) if part
 
   def entries(record)
     @visits = @job.visits.to_h { |visit|
- [visit.uid, row(Visit, visit, job: record, technician: person(visit.technician))] }
+      [visit.uid, row(Visit, visit, job: record, technician: person(visit.technician))]
+    }
     @readings = @job.readings.to_h { |one| [one.id, entry(Reading, record, one, question: question(one))] }
     @job.findings.each { |one| entry(Finding, record, one, reading: @readings[one.reading]) }
     @job.photos.each { |one| entry(Photo, record, one, image_data: keep(PhotoUploader, one.file)) }

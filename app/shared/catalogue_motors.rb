@@ -27,7 +27,7 @@ module Shared
           belt: place.belt
         )
       CatalogueNet
-        .new(old, site, Shop.limits, bore_mm: bore(question), at_hand: Suppliers::PriceService.at_hand)
+        .new(old, site, Shop.limits, bore_mm: bore(question), at_hand: Suppliers::Desk.at_hand)
         .rows
         .map { |row| row.except("maker").compact.merge("rotation_view" => "shaft_end") }
     end

@@ -185,6 +185,13 @@ module Shared
       "#{number} #{(number == 1) ? one : many}"
     end
 
+    # Work of the queue that broke off, and whether it is tried again.
+    def broken_words(work)
+      tries = count(work.tries, "try", "tries")
+      why = work.message.to_s.lines.first.to_s.strip[0, 160]
+      "#{work.work.split("::").last} broke off, #{tries}, #{work.given_up ? "given up" : "tried again"}: #{why}"
+    end
+
     # A blade of the catalogue: what tells it from another, and its price.
     def blade_words(blade)
       "#{show(blade.diameter_mm, "length")}, #{blade.blade_count} × " \

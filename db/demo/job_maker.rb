@@ -297,7 +297,7 @@ module Demo
       wanted = @row["part"]
       return search.candidates.find { |one| one[:part_no] == wanted } if wanted
       search.candidates.find do |one|
-        Suppliers::PriceService.offers(search.motor(one[:part_no])).any? { |offer| offer["id"] == @row["offer"] }
+        Suppliers::Desk.offers(search.motor(one[:part_no])).any? { |offer| offer["id"] == @row["offer"] }
       end || search.candidates.first
     end
 

@@ -169,7 +169,7 @@ RSpec.describe "the services", :rolled_back do
     end
   end
 
-  describe Suppliers::PriceService do
+  describe Suppliers::Desk do
     it "answers the same for the same part, with what source needs" do
       motor = Motor.find_by(part_no: "VE-P125-BB")
       offers = described_class.offers(motor)

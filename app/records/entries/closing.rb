@@ -16,7 +16,7 @@ module Entries
         .each { |visit| visit.update!(ends_at: now) }
       record_motor(now) if @record.part_choice&.motor && @book.job.steps.any?
       @record.update!(status: "closed", closed_by: by, closed_at: now, station: "hand_over")
-      ShopExperience.recount
+      Learn.enqueue
     end
 
     private

@@ -10,7 +10,7 @@ module Entries
     def append(book)
       return unless book.record.closed?
       book.record.update!(status: "open", closed_at: nil, closed_by: nil, countersigned_by: nil)
-      ShopExperience.recount
+      Learn.enqueue
     end
   end
 end

@@ -113,7 +113,7 @@ module Stations
             bore_mm: old.blade_bore_mm,
             accessories:,
             healthy_amps:,
-            at_hand: Suppliers::PriceService.at_hand
+            at_hand: Suppliers::Desk.at_hand
           )
         extra =
           (@also - net.rows.map { |row| row["part_no"] }).then do |numbers|
@@ -184,7 +184,7 @@ module Stations
 
       def supply(row)
         offers =
-          Suppliers::PriceService
+          Suppliers::Desk
             .offers(Offered.new(row.values_at("part_no", "maker", "price_cents")))
             .reject { |offer| offer["in_stock"] == false }
         best = offers.min_by { |offer| [hours(offer), landed(offer)] } or return {}

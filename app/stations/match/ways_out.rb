@@ -90,11 +90,11 @@ module Stations
 
       def soonest(motor)
         offer =
-          Suppliers::PriceService
+          Suppliers::Desk
             .offers(motor)
             .reject { |one| one["in_stock"] == false }
             .min_by { |one| PartSearch::SOON.fetch(one["kind"]) { one.fetch("lead_days", 1) * PartSearch::A_DAY } }
-        offer && Suppliers::PriceService.name_of(offer["id"]).sub(/\AO/, "o")
+        offer && Suppliers::Desk.name_of(offer["id"]).sub(/\AO/, "o")
       end
     end
   end

@@ -37,7 +37,7 @@ module Stations
       # What is kept of the option taken.
       def entry(option)
         ready_at = Shared::Shop.from_local(option.finish_at) - minutes * 60
-        kept = option.as_json.merge("source" => Suppliers::PriceService.name_of(option.offer))
+        kept = option.as_json.merge("source" => Suppliers::Desk.name_of(option.offer))
         Entries::Offer.new(option: kept, ready_at:, second_trip: option.second_trip)
       end
 
@@ -56,7 +56,7 @@ module Stations
           "work_minutes" => minutes,
           "hours_to_limit" => @clock.hours_left,
           "product_value_cents" => @job.product_value_cents || @job.unit.product_value_cents,
-          "offers" => Suppliers::PriceService.offers(motor)
+          "offers" => Suppliers::Desk.offers(motor)
         }.compact
       end
     end

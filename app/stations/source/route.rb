@@ -14,14 +14,14 @@ module Stations
         halt(*refuse(422, "That offer is gone", "Hours or stock have changed. Go back and choose again.")) unless option
         take sources.entry(option)
         back_to "/jobs/#{job.number}/#{option.second_trip ? "source" : "fit"}",
-          "#{Suppliers::PriceService.name_of(option.offer)} it is."
+          "#{Suppliers::Desk.name_of(option.offer)} it is."
       end
 
       private
 
       def offer_words(option)
         done = Shared::Shop.from_local(option.finish_at).strftime("%a %H:%M")
-        "#{Suppliers::PriceService.name_of(option.offer)}, done #{done}"
+        "#{Suppliers::Desk.name_of(option.offer)}, done #{done}"
       end
 
       # How long the product could have waited beyond it.

@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+# Work beside the requests: kept in the database until it is done, so that a killed
+# process loses none of it; tried again where it broke off. script/worker.rb does it.
+module WorkQueue
+  # A piece of work that breaks off: what it was, how often it was tried, what went wrong.
+  Broken = Struct.new(:work, :tries, :message, :given_up)
+
+  # Work of every kind: a few tries, further and further apart.
+  class Work < Que::Job
+    TRIES = 4
+
+    self.maximum_retry_count = TRIES - 1
+    self.retry_interval = ->(count) { 5 * 4**count }
+
+    private
+
+    def last_try? = que_attrs[:error_count] >= TRIES
+  end
+
+  module_function
+
+  # Nightly work is there once, whoever starts.
+  def prepare
+    Upkeep.tonight unless count("job_class = 'Upkeep' AND finished_at IS NULL AND expired_at IS NULL").positive?
+  end
+
+  # How many pieces wait or are being done, nightly ones aside.
+  def waiting
+    count("finished_at IS NULL AND expired_at IS NULL AND run_at <= now()")
+  end
+
+  # @return [Array<Broken>] the newest first
+  def broken
+    rows =
+      ActiveRecord::Base.connection.select_rows(
+        "SELECT job_class, error_count, last_error_message, expired_at IS NOT NULL FROM que_jobs " \
+        "WHERE error_count > 0 AND finished_at IS NULL ORDER BY id DESC LIMIT 20"
+      )
+    rows.map { |row| Broken.new(*row) }
+  end
+
+  def count(condition)
+    ActiveRecord::Base.connection.select_value("SELECT count(*) FROM que_jobs WHERE #{condition}")
+  end
+  private_class_method :count
+end
