@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "coverage" if ENV["FENBO_COVERAGE"]
+require_relative "covered" if ENV["FENBO_COVERAGE"]
 
 $LOAD_PATH.unshift File.expand_path("../lib", __dir__)
 require "fenbo_simulation"

@@ -2,7 +2,6 @@
 
 # What the core and app suites run of lib and app, by line and by branch; below the
 # floor the run fails.
-require "coverage"
 require "simplecov"
 
 SimpleCov.start do
