@@ -81,8 +81,8 @@ job =
   board[%r{href="/jobs/(\d+)".*?Cheese cellar 2}m] &&
   board.scan(%r{href="/jobs/(\d+)">\s*<span[^>]*>Cheese cellar 2}).dig(0, 0)
 
-puts "pages, ms: median and 95th percentile of #{ROUNDS}, demo world; questions to the database,", 
-"ms in them and in the core"
+puts "pages, ms: median and 95th percentile of #{ROUNDS}, demo world; questions to the database,",
+  "ms in them and in the core"
 worst = 0
 {
   "bare endpoint, same Puma" => "/bare",

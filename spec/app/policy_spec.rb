@@ -1,0 +1,94 @@
+# frozen_string_literal: true
+
+require_relative "app_spec_helper"
+
+# Who may send what: every route that writes, by role. A route that is not in the table
+# fails, so that a new one is thought about.
+RSpec.describe Policy, :rolled_back do
+  field = %w[technician apprentice]
+  everyone = %w[technician apprentice office]
+  crew = %w[technician office]
+  office = %w[office]
+  technician = %w[technician]
+
+  table = {
+    "/customers" => office, "/customers/:id" => office,
+    "/units" => crew, "/units/:id" => crew, "/units/:id/fans/:fan" => crew,
+    "/imports" => office, "/imports/:id/again" => office, "/imports/:id/drop" => office,
+    "/imports/:id/take" => office, "/job-files/?" => office,
+    "/jobs" => everyone, "/jobs/:number/call" => everyone,
+    "/jobs/:number/close" => field, "/jobs/:number/close/countersign" => technician,
+    "/jobs/:number/reopen" => technician,
+    "/jobs/:number/decide" => field, "/jobs/:number/decide/countersign" => technician,
+    "/jobs/:number/findings" => field, "/jobs/:number/findings/:id/void" => field,
+    "/jobs/:number/fit/features" => field, "/jobs/:number/fit/steps/:step" => field,
+    "/jobs/:number/fit/steps/:step/undo" => field, "/jobs/:number/fitting" => field,
+    "/jobs/:number/frost" => field, "/jobs/:number/frost/reading" => everyone,
+    "/jobs/:number/hand_over" => field, "/jobs/:number/match" => field, "/jobs/:number/match/blade" => field,
+    "/jobs/:number/photos" => field, "/jobs/:number/prove/checks/:check" => field,
+    "/jobs/:number/prove/readings" => field, "/jobs/:number/prove/temperatures" => field,
+    "/jobs/:number/readings" => field, "/jobs/:number/readings/:id/void" => field, "/jobs/:number/sounds" => field,
+    "/jobs/:number/source" => field, "/jobs/:number/state" => field, "/jobs/:number/stations/:name" => field,
+    "/learning" => office, "/meter/simulated" => field, "/settings/appearance" => everyone,
+    "/settings/me" => everyone, "/settings/password" => everyone, "/settings/people" => office,
+    "/settings/people/:id" => office, "/settings/shop" => office, "/settings/tokens" => everyone,
+    "/settings/tokens/:id/revoke" => everyone
+  }.freeze
+  # Doors before anybody is known, and those that ask for a token instead of a page's own.
+  open = ["/sign-in", "/sign-out", "/first-run", "/api/v1/:tool", "/api/v1/meter"].freeze
+
+  def self.routes
+    classes = [*Paths::FIRST.values, *Paths::OF_A_JOB.values].uniq.map { |name| Object.const_get(name) }
+    classes.flat_map { |room| (room.routes["POST"] || []).map { |pattern, *| pattern.to_s } }.uniq
+  end
+
+  let(:job) { create(:job) }
+  let(:finding) {
+    Finding.create!(job:, user: create(:user), client_id: SecureRandom.uuid, test: "noise", outcome: "silent",
+      taken_at: Time.now)
+  }
+  let(:reading) { Reading.where(voided_at: nil).first }
+
+  # What a form of this page would send, as far as a role is only asked for then.
+  def sent(path)
+    {
+      "/jobs/:number/findings" => {test: "noise", outcome: "silent", client_id: SecureRandom.uuid},
+      "/jobs/:number/state" => {state: "L"}, "/jobs/:number/hand_over" => {summary: "done"},
+      "/jobs/:number/prove/temperatures" => {arrival_c: "4"}, "/jobs/:number/fit/features" => {hub: "nut"},
+      "/jobs/:number/call" => {complaint: "It hums"}
+    }.fetch(path, {})
+  end
+
+  def address(path)
+    path
+      .sub("/?", "").sub(":number", job.number.to_s).sub(":fan", "evaporator-1").sub(":step", "lockout")
+      .sub(":check", "cover").sub(":name", "look")
+      .sub(":id", path.include?("findings") ? finding.client_id : known(path))
+  end
+
+  def known(path)
+    case path
+    when /readings/ then reading.client_id
+    when /units/ then job.unit_id.to_s
+    when /customers/ then Customer.first.id.to_s
+    when /people/ then User.first.id.to_s
+    else "0"
+    end
+  end
+
+  it "has every route that writes in its table" do
+    expect(self.class.routes).to match_array(table.keys + open)
+  end
+
+  table.each do |path, roles|
+    everyone.each do |role|
+      it "#{roles.include?(role) ? "lets" : "refuses"} #{role} #{path}" do
+        job
+        sign_in create(:user, role:)
+        get "/settings"
+        send_form address(path), **sent(path)
+        expect([roles.include?(role), status]).to match [status != 403, (be < 500)]
+      end
+    end
+  end
+end
