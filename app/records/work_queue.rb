@@ -15,7 +15,8 @@ module WorkQueue
 
     private
 
-    def last_try? = que_attrs[:error_count] >= TRIES
+    # Asked while an error is dealt with, which counts already.
+    def last_try? = error_count >= TRIES
   end
 
   module_function

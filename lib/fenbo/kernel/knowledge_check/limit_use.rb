@@ -8,8 +8,8 @@ module Fenbo
     # file repeats a default as a literal of its own, where a shop's figure would
     # not reach it.
     class LimitUse
-      # A figure of so many digits (0.00393) is nobody's by chance, wherever it stands.
-      TELLING_DIGITS = 4
+      # A figure of so many decimals (0.00393) is nobody's by chance, wherever it stands.
+      TELLING_DECIMALS = 4
 
       # sources: {file name => Ruby text}; entries: limits by name, as Limits.entries
       def initialize(sources, entries = Limits.entries)
@@ -51,12 +51,14 @@ module Fenbo
 
       def same(figure, text)
         @entries.keys.find do |name|
-          next unless @entries[name]["value"].to_r == figure.to_r
-          digits(figure) >= TELLING_DIGITS || (plain?(figure) && text.include?("\"#{name.split(".").first}."))
+          next unless @entries[name]["value"].to_f.eql?(figure.to_f)
+          decimals(figure) >= TELLING_DECIMALS || (plain?(figure) && text.include?("\"#{name.split(".").first}."))
         end
       end
 
       def digits(figure) = figure.delete("._").sub(/\A0+/, "").length
+
+      def decimals(figure) = figure.split(".").last.length
 
       # Halves, tenths and wholes are everybody's.
       def plain?(figure) = digits(figure) >= 2 && !figure.end_with?(".0")
