@@ -51,7 +51,7 @@ module Fenbo
 
       def same(figure, text)
         @entries.keys.find do |name|
-          next unless @entries[name]["value"].to_f.eql?(figure.to_f)
+          next unless (@entries[name]["value"] - figure.to_f).zero?
           decimals(figure) >= TELLING_DECIMALS || (plain?(figure) && text.include?("\"#{name.split(".").first}."))
         end
       end
