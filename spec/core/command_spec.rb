@@ -10,7 +10,7 @@ RSpec.describe "bin/fenbo" do
       .then { |out, err, status| [out, err, status.exitstatus] }
   end
 
-  it "lists its tools and shows an example of each that works" do
+  it "lists its tools and shows an example of each that works", :slow do
     expect(run("help").first.scan(/^  (\w+) /).flatten).to eq Fenbo::Tools.names
     Fenbo::Tools.names.each do |name|
       example = run("help", name).first[/^\{.*^\}/m]

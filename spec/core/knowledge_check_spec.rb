@@ -7,7 +7,7 @@ RSpec.describe Fenbo::KnowledgeCheck do
     expect(described_class.new.run.faults).to eq []
   end
 
-  it "says what to mend when a row does not sum to one, an id is unknown or a field is missing" do
+  it "says what to mend when a row does not sum to one, an id is unknown or a field is missing", :slow do
     real = Fenbo::Knowledge.method(:table)
     tests = Marshal.load(Marshal.dump(real.call("tests")))
     tests["shaft_play"]["usual"]["always"] = {"none" => 0.5, "rocks" => 0.75}

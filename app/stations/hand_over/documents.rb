@@ -5,13 +5,13 @@ module Stations
     # The handover report as a page and as PDF, and the next visit for a calendar.
     class Documents < Shared::Route
       get "/jobs/:number/report" do
-        erb :report, locals: {report: Report.new(job, limits: Shared::Shop.limits)}
+        erb :report, locals: {report:}
       end
 
       get "/jobs/:number/report.pdf" do
         content_type :pdf
         attachment "fenbo-job-#{job.number}.pdf", :inline
-        Pdf.new(Report.new(job, limits: Shared::Shop.limits), self).render
+        Pdf.new(report, self).render
       end
 
       get "/jobs/:number/next-visit.ics" do
@@ -20,6 +20,12 @@ module Stations
         content_type "text/calendar"
         attachment "fenbo-job-#{job.number}.ics"
         VisitCalendar.new(job, at, plan).render
+      end
+
+      private
+
+      def report
+        Report.new(job, limits: Shared::Shop.limits, shop: Setting.read("shop_name"))
       end
     end
   end

@@ -68,7 +68,7 @@ module Stations
       end
 
       def head
-        @pdf.text Setting.read("shop_name"), size: 9, color: MUTED
+        @pdf.text @report.shop, size: 9, color: MUTED
         @pdf.text "#{job.unit.name}, #{job.unit.site.name}", size: 17, style: :bold
         @pdf.text "#{job.unit.family_label} · #{[job.unit.model, job.unit.serial].compact.join(" · ")} · " \
                     "#{@report.position&.long_label}",

@@ -13,11 +13,13 @@ module Stations
           "fit" => "Along the shaft"
         ).freeze
 
-      attr_reader :job
+      attr_reader :job, :shop
 
       # @param job [Fenbo::JobFile::Job]
-      def initialize(job, limits:, now: Time.now)
+      # @param shop [String] whose report it is
+      def initialize(job, limits:, shop:, now: Time.now)
         @job = job
+        @shop = shop
         @limits = limits
         @now = now
       end

@@ -101,7 +101,7 @@ RSpec.describe Fenbo::Matching::Match do
       end
   end
 
-  it "is not moved by more context that has no bearing, and only ever stricter in a harder place" do
+  it "is not moved by more context that has no bearing, and only ever stricter in a harder place", :slow do
     olds
       .first(4)
       .each do |old|
