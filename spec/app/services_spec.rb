@@ -285,10 +285,11 @@ RSpec.describe "the services", :rolled_back do
       job = create(:job, unit:, complaint: "Łódź, 冷蔵庫, “quotes”, 6 µF ±6 %, Ω\n" * 20)
       page = Shared::Route.new!
       page.instance_variable_set(:@current_user, create(:user))
+      report = Stations::HandOver::Report.new(file(job), limits: Fenbo::Limits.default, shop: "Tarn Cooling")
       reader =
         PDF::Reader.new(
           StringIO.new(
-            described_class.new(Stations::HandOver::Report.new(file(job), limits: Fenbo::Limits.default), page).render
+            described_class.new(report, page).render
           )
         )
       expect(reader.pages.first.text).to include("Käsekeller").and include("Łódź")
