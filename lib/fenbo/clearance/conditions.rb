@@ -5,8 +5,6 @@ module Fenbo
     # The conditions of a fit with n spacers, which move guard and orifice away from the
     # motor by n·t; and the seats that meet all of them.
     class Conditions
-      SLACK = 1e-9
-
       def initialize(question, spacers)
         @question = question
         @moved = spacers * question.spacer_mm
@@ -27,7 +25,7 @@ module Fenbo
         low, high = others.map(&:low).max, others.map(&:high).min
         least = [low + q.allowed.engagement * q.hub_mm, 0].max
         most = q.guard_mm && q.guard_mm + @moved - q.allowed.guard_clearance
-        [least, most] if low <= high + SLACK && (most.nil? || least <= most + SLACK)
+        [least, most] if Tolerance.at_most?(low, high) && (most.nil? || Tolerance.at_most?(least, most))
       end
 
       # [low, high] of the seat; empty where low > high.
@@ -36,7 +34,7 @@ module Fenbo
       # By how many mm the worst pair of demands misses; nothing where all are met.
       def shortfall
         low, high = range
-        [low - high, *all.filter_map(&:lacks)].max.then { |short| (short <= SLACK) ? 0.0 : short }
+        [low - high, *all.filter_map(&:lacks)].max.then { |short| Tolerance.at_most?(short, 0) ? 0.0 : short }
       end
 
       def met? = shortfall.zero?
@@ -45,7 +43,7 @@ module Fenbo
       def blocking
         low, high = range
         hopeless = all.select(&:lacks).max_by(&:lacks)
-        return [hopeless] if hopeless && hopeless.lacks > SLACK && hopeless.lacks >= low - high
+        return [hopeless] if hopeless && Tolerance.above?(hopeless.lacks, 0) && hopeless.lacks >= low - high
         [all.find { |one| one.high == high }, all.find { |one| one.low == low }]
       end
 

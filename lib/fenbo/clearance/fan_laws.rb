@@ -57,7 +57,7 @@ module Fenbo
 
       def verdict
         return nil unless watts && question.motor_watts
-        (watts > question.motor_watts * (1 + 1e-9)) ? "overloads" : "within"
+        Tolerance.above?(watts, question.motor_watts) ? "overloads" : "within"
       end
 
       private
@@ -88,7 +88,7 @@ module Fenbo
       # The pitch's part is a straight line only near where it starts.
       def rough
         far = limits["fan_laws.pitch_change"]
-        return nil if question.pitch.between?(1 - far, 1 + far)
+        return nil if Tolerance.between?(question.pitch, 1 - far, 1 + far)
         limit_reason(
           "The pitch changes by more than a small step: take the power as a rough figure and measure the amps",
           "fan_laws.pitch_change",

@@ -75,12 +75,12 @@ module Fenbo
       def tolerance = question.tolerance_mm || limits["fit.tolerance"]
 
       def close
-        conditions.all.select { |one| one.margin(seat) < tolerance - Conditions::SLACK }.map(&:id).uniq
+        conditions.all.select { |one| Tolerance.below?(one.margin(seat), tolerance) }.map(&:id).uniq
       end
 
       # What blocks by less than the caliper's error may not block at all.
       def close_miss
-        (nearest.shortfall < tolerance - Conditions::SLACK) ? blocking.map(&:id).uniq : []
+        Tolerance.below?(nearest.shortfall, tolerance) ? blocking.map(&:id).uniq : []
       end
 
       # Where the blade would sit if it has to: clear of the motor, or where the rest allows.

@@ -32,7 +32,7 @@ module Fenbo
         def conditions = Conditions.new(question, spacers).all
 
         def holds?
-          conditions.all? { |one| one.margin(seat) >= -Conditions::SLACK }
+          conditions.all? { |one| Tolerance.at_least?(one.margin(seat), 0) }
         end
 
         def to_h
@@ -50,7 +50,7 @@ module Fenbo
                   low: finite(one.low),
                   high: finite(one.high),
                   margin: finite(one.margin(seat)),
-                  holds: one.margin(seat) >= -Conditions::SLACK
+                  holds: Tolerance.at_least?(one.margin(seat), 0)
                 }
               end
           }

@@ -14,7 +14,7 @@ module Fenbo
 
         def mm = (opening_mm - blade_mm) / 2.0
 
-        def holds? = mm.between?(low_mm - 1e-9, high_mm + 1e-9)
+        def holds? = Tolerance.between?(mm, low_mm, high_mm)
 
         def words
           unless mm.positive?

@@ -63,8 +63,8 @@ module Fenbo
 
       def verdict
         return "open" if measured < open_below
-        return "weak" if measured < low - slack
-        (measured > high + slack) ? "high" : "within"
+        return "weak" if Tolerance.below?(measured, low)
+        Tolerance.above?(measured, high) ? "high" : "within"
       end
 
       private
@@ -75,8 +75,6 @@ module Fenbo
       end
 
       def tolerance = question.tolerance_percent / 100.0
-
-      def slack = high * 1e-9
 
       def reasons = [working, judged, remedy].compact
 

@@ -72,7 +72,7 @@ module Fenbo
         table = Knowledge.table("derating")["volts_unbalance"]
         percent = volts_unbalance
         return 1.0 if percent <= table.first.first
-        lower, upper = table.each_cons(2).find { |_, (end_percent, _)| percent <= end_percent + SLACK }
+        lower, upper = table.each_cons(2).find { |_, (end_percent, _)| Tolerance.at_most?(percent, end_percent) }
         upper && lower.last + (upper.last - lower.last) * (percent - lower.first) / (upper.first - lower.first)
       end
 
@@ -98,17 +98,14 @@ module Fenbo
 
       # Index of the leg that stands out above the mean; nil where none does.
       def high_leg(values)
-        return nil if Electrical.unbalance_percent(values) <= limits["balance.amps_good"] + SLACK
+        return nil if Tolerance.at_most?(Electrical.unbalance_percent(values), limits["balance.amps_good"])
         values.each_index.max_by { |index| values[index] }.then { |index| index if values.count(values[index]) == 1 }
       end
 
       private
 
-      # Two percentages closer than this are the same.
-      SLACK = 1e-9
-
       def graded(percent, steps)
-        steps.find { |name, _| percent <= limits[name] + SLACK }&.last
+        steps.find { |name, _| Tolerance.at_most?(percent, limits[name]) }&.last
       end
 
       def lost_by_amps

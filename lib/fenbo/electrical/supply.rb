@@ -18,8 +18,8 @@ module Fenbo
 
       def verdict
         return nil unless known?
-        return "low" if ratio < 1 - tolerance - Tolerance::SLACK
-        return "high" if ratio > 1 + tolerance + Tolerance::SLACK
+        return "low" if Tolerance.below?(ratio, 1 - tolerance)
+        return "high" if Tolerance.above?(ratio, 1 + tolerance)
         "in_range"
       end
 

@@ -8,8 +8,6 @@ module Fenbo
 
     # One reading of the pairs a kind of motor; see Windings for the input.
     class WindingPattern
-      SLACK = 1e-9
-
       class << self
         def of(question, limits)
           {"three_phase" => ThreePhase, "psc" => Psc, "shaded_pole" => ShadedPole}.fetch(question.kind)
@@ -87,7 +85,7 @@ module Fenbo
           pair, ohms = @ohms.max_by(&:last)
           others = @ohms.except(pair).values
           ratio = ohms / (others.sum / 2.0)
-          return unless alike?(others) && ratio.between?(@limits["winding.double_low"], @limits["winding.double_high"])
+          return unless alike?(others) && Tolerance.between?(ratio, @limits["winding.double_low"], @limits["winding.double_high"])
           found(
             "open_winding",
             "winding.double_low",
@@ -101,7 +99,7 @@ module Fenbo
           pair, ohms = @ohms.min_by(&:last)
           others = @ohms.except(pair).values
           apart = ohms.zero? ? Float::INFINITY : 100.0 * (others.min - ohms) / ohms
-          return unless alike?(others) && apart > @limits["winding.fault"] + SLACK
+          return unless alike?(others) && Tolerance.above?(apart, @limits["winding.fault"])
           found(
             "shorted_turns",
             "winding.fault",
@@ -112,10 +110,10 @@ module Fenbo
 
         def spread_out
           spread = WindingPattern.spread(@ohms.values) || 0.0
-          if spread <= @limits["winding.equal"] + SLACK
+          if Tolerance.at_most?(spread, @limits["winding.equal"])
             return found("sound", "winding.equal", "The pairs agree within #{spread.round(1)} %")
           end
-          if spread <= @limits["winding.fault"] + SLACK
+          if Tolerance.at_most?(spread, @limits["winding.fault"])
             return found("watch", "winding.equal", "The pairs lie #{spread.round(1)} % apart: watch it")
           end
           found(
@@ -128,7 +126,7 @@ module Fenbo
 
         # A single high pair is no short, so the two low ones need to agree as well.
         def alike?(values)
-          values.min.positive? && WindingPattern.spread(values) <= @limits["winding.equal"] + SLACK
+          values.min.positive? && Tolerance.at_most?(WindingPattern.spread(values), @limits["winding.equal"])
         end
       end
 
@@ -169,7 +167,7 @@ module Fenbo
         # How far R–S lies from C–R plus C–S, in %.
         def difference = sum.zero? ? 0.0 : 100.0 * (@ohms["rs"] - sum).abs / sum
 
-        def sum_agrees? = difference <= @limits["winding.equal"] + SLACK
+        def sum_agrees? = Tolerance.at_most?(difference, @limits["winding.equal"])
 
         def unequal
           found(

@@ -6,14 +6,11 @@ module Fenbo
     # lines below it (nothing flows) and above it (stalled; nil when the motor
     # is known to turn). A reading on a line counts as on its better side.
     Window = Value.of(:low, :high, :none, locked: nil) do
-      # Two readings closer than this share of the window are the same reading.
-      def slack = high * 1e-9
-
       def verdict(value)
-        return "none" if value < none - slack
-        return "under" if value < low - slack
-        return "within" if value <= high + slack
-        return "locked" if locked && value >= locked - slack
+        return "none" if Tolerance.below?(value, none)
+        return "under" if Tolerance.below?(value, low)
+        return "within" if Tolerance.at_most?(value, high)
+        return "locked" if locked && Tolerance.at_least?(value, locked)
         "over"
       end
 

@@ -13,6 +13,8 @@ module Fenbo
 
     def at_least?(value, limit) = value >= limit - SLACK
 
+    def between?(value, low, high) = at_least?(value, low) && at_most?(value, high)
+
     def above?(value, limit) = !at_most?(value, limit)
 
     def below?(value, limit) = !at_least?(value, limit)

@@ -80,7 +80,7 @@ module Fenbo
 
       def verdict
         return "no_history" if additions.empty?
-        (rate > question.warn_percent + 1e-9) ? "over" : "within"
+        Tolerance.above?(rate, question.warn_percent) ? "over" : "within"
       end
 
       # [[day, kg]], one a day, oldest first.

@@ -5,8 +5,6 @@ module Fenbo
     # One blade against the old one, its motor and its opening: diameter, gap at the tips,
     # rotation, air, bore, hub, and what it asks of the shaft.
     class BladeChecks
-      EXACT = 1e-9
-
       def initialize(blade, question, limits)
         @blade = blade
         @question = question
@@ -34,7 +32,7 @@ module Fenbo
         end
         off = blade.diameter_mm / old.diameter_mm.to_f - 1
         text = "#{figure(blade.diameter_mm)} mm for #{figure(old.diameter_mm)} mm"
-        line("diameter", off.between?(-limits["blades.smaller"] - EXACT, EXACT) ? "pass" : "fail", text)
+        line("diameter", Tolerance.between?(off, -limits["blades.smaller"], 0) ? "pass" : "fail", text)
       end
 
       def gap
@@ -82,7 +80,7 @@ module Fenbo
         return nil unless blade.bore_mm && shaft
         off = blade.bore_mm - shaft
         text = "#{figure(blade.bore_mm)} mm bore on a #{figure(shaft)} mm shaft"
-        return line("bore", "pass", text) if off.abs <= limits["match.shaft_tolerance"] + EXACT
+        return line("bore", "pass", text) if Tolerance.at_most?(off.abs, limits["match.shaft_tolerance"])
         off.positive? ? line("bore", "adapt", "#{text}: with a bushing") : line("bore", "fail", "#{text}: too tight")
       end
 
@@ -104,9 +102,9 @@ module Fenbo
           (blade.diameter_mm / old.diameter_mm.to_f)**5 *
           ((blade.pitch_deg && old.pitch_deg) ? blade.pitch_deg / old.pitch_deg.to_f : 1)
         text = "#{figure(watts)} W at the shaft, the motor gives #{figure(drive.output_w)} W"
-        share = watts / drive.output_w - EXACT
-        return line("load", "pass", text) if share <= 1
-        if share <= limits["blades.load_spare"]
+        share = watts / drive.output_w
+        return line("load", "pass", text) if Tolerance.at_most?(share, 1)
+        if Tolerance.at_most?(share, limits["blades.load_spare"])
           line("load", "adapt", "#{text}: measure its amps once it runs")
         else
           line("load", "fail", text)

@@ -32,7 +32,7 @@ module Fenbo
           text =
             "#{figure(needed)} A on #{figure(offered)} A: #{figure(ratio)}, window " \
             "#{limits["match.load_low"]} to #{limits["match.load_high"]}"
-          ratio.between?(limits["match.load_low"] - 1e-9, limits["match.load_high"] + 1e-9) ? pass(text) : fail(text)
+          Tolerance.between?(ratio, limits["match.load_low"], limits["match.load_high"]) ? pass(text) : fail(text)
         end
 
         def by_power(oversize, factor)
@@ -70,7 +70,7 @@ module Fenbo
 
         def judge(ratio, low, high, text, slack: 0.0)
           text = "#{text}: #{figure(ratio)}, wanted #{high.finite? ? "#{low} to #{high}" : "at least #{low}"}"
-          ratio.between?(low - slack - 1e-9, high + slack + 1e-9) ? pass(text) : fail(text)
+          Tolerance.between?(ratio, low - slack, high + slack) ? pass(text) : fail(text)
         end
       end
     end

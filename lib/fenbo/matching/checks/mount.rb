@@ -40,7 +40,7 @@ module Fenbo
             part.carries?(candidate.mount, old.mount) &&
               (
                 part.bolt_circle_mm.nil? || old.bolt_circle_mm.nil? ||
-                  (part.bolt_circle_mm - old.bolt_circle_mm).abs <= limits["match.bolt_circle_tolerance"]
+                  Tolerance.at_most?((part.bolt_circle_mm - old.bolt_circle_mm).abs, limits["match.bolt_circle_tolerance"])
               )
           end
         end
@@ -50,7 +50,7 @@ module Fenbo
           off = (candidate.bolt_circle_mm - old.bolt_circle_mm).abs
           text =
             "#{words(candidate)}, bolt circle #{figure(candidate.bolt_circle_mm)} for #{figure(old.bolt_circle_mm)} mm"
-          (off <= limits["match.bolt_circle_tolerance"] + 1e-9) ? pass(text) : carried(text)
+          Tolerance.at_most?(off, limits["match.bolt_circle_tolerance"]) ? pass(text) : carried(text)
         end
 
         def words(motor) = motor.mount.tr("_", " ")

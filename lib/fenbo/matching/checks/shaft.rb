@@ -12,7 +12,7 @@ module Fenbo
           return unknown("shaft or bore") unless bore && candidate.shaft_diameter_mm
           off = candidate.shaft_diameter_mm - bore
           text = "#{figure(candidate.shaft_diameter_mm)} mm shaft in a #{figure(bore)} mm bore"
-          return form(text) if off.abs <= limits["match.shaft_tolerance"] + 1e-9
+          return form(text) if Tolerance.at_most?(off.abs, limits["match.shaft_tolerance"])
           return fail("#{text}: too thick") if off.positive?
           bushed(text, bore)
         end
@@ -32,7 +32,7 @@ module Fenbo
           end
           one =
             @context.accessories.find do |part|
-              part.bushes?(candidate.shaft_diameter_mm, bore, limits["match.shaft_tolerance"] + 1e-9)
+              part.bushes?(candidate.shaft_diameter_mm, bore, limits["match.shaft_tolerance"])
             end
           if one
             adapt("#{text}: with bushing #{one.part_no}", minutes: work("bushing"), part: "bushing #{one.part_no}")

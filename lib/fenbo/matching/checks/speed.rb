@@ -11,8 +11,8 @@ module Fenbo
           return by_poles unless candidate.rpm && old.rpm
           off = (candidate.rpm - old.rpm).abs / old.rpm.to_f
           text = "#{candidate.rpm.to_i} rpm for #{old.rpm.to_i} rpm"
-          return pass(text) if off <= limits["match.rpm_pass"] + 1e-9
-          return adapt("#{text}: #{laws}", minutes: work("speed")) if off <= limits["match.rpm_adapt"] + 1e-9
+          return pass(text) if Tolerance.at_most?(off, limits["match.rpm_pass"])
+          return adapt("#{text}: #{laws}", minutes: work("speed")) if Tolerance.at_most?(off, limits["match.rpm_adapt"])
           beyond(text)
         end
 

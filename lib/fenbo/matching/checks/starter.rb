@@ -11,7 +11,7 @@ module Fenbo
         def after(load)
           @load = load
           return load unless amps
-          if place.contactor_amps && amps > place.contactor_amps + 1e-9
+          if place.contactor_amps && Tolerance.above?(amps, place.contactor_amps)
             return too_much("the contactor carries #{figure(place.contactor_amps)} A")
           end
           return on_the_dial if place.overload_amps
@@ -26,7 +26,7 @@ module Fenbo
 
         def on_the_dial
           low, high = place.overload_amps
-          if amps.between?(low - 1e-9, high + 1e-9)
+          if Tolerance.between?(amps, low, high)
             set
           else
             too_much("the overload sets #{figure(low)} to #{figure(high)} A")
@@ -34,7 +34,7 @@ module Fenbo
         end
 
         def beside_the_old
-          return set if amps <= usual_dial + 1e-9
+          return set if Tolerance.at_most?(amps, usual_dial)
           adapt(
             "#{text}, the old one #{figure(was)} A: look up the overload's dial and the contactor's rating",
             minutes: work("starter")

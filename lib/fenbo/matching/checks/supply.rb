@@ -30,7 +30,7 @@ module Fenbo
 
         def near
           best = candidate.volts.min_by { |volts| (volts - place.volts).abs }
-          best if (place.volts - best).abs <= limits["match.supply_tolerance"] * place.volts + 1e-9
+          best if Tolerance.at_most?((place.volts - best).abs, limits["match.supply_tolerance"] * place.volts)
         end
       end
     end

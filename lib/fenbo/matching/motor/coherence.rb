@@ -15,8 +15,6 @@ module Fenbo
             Reason.new(text:, rule:, limit:, value:, source: "motors/plate")
           end
         end
-      EXACT = 1e-9
-
       # @param motor [Hash] fields as in `match`, string keys; what is missing is not judged
       def initialize(motor, limits)
         @motor = motor
@@ -76,7 +74,7 @@ module Fenbo
         return nil unless watts && apparent.any? && amps.size <= [volts.size, 1].max
         share = watts / apparent.max
         low, high = limits["plate.factor_low"], limits["plate.factor_high"]
-        return nil if share.between?(low - EXACT, high + EXACT)
+        return nil if Tolerance.between?(share, low, high)
         text = "#{figure(watts)} W at #{list(volts)} V and #{list(amps)} A would be a power factor of #{share.round(2)}"
         clash(
           %w[watts amps],
@@ -109,7 +107,7 @@ module Fenbo
         return nil unless rpm && poles&.positive? && hertz&.any? && @motor["family"] != "ec"
         fields = hertz.map { |one| 120.0 * one / poles }
         slip = limits["plate.slip_most"]
-        return nil if fields.any? { |field| rpm.between?(field * (1 - slip), field) }
+        return nil if fields.any? { |field| Tolerance.between?(rpm, field * (1 - slip), field) }
         clash(
           %w[rpm poles hertz],
           "#{figure(rpm)} rpm does not go with #{figure(poles)} poles at #{list(hertz)} Hz: the field turns " \

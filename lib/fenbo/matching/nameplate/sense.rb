@@ -93,7 +93,7 @@ module Fenbo
 
         # 60 Hz turns a motor about a fifth faster than 50 Hz: the same connection, two supplies.
         def two_supplies?(ratio)
-          ratio.between?(limits["plate.hertz_low"], limits["plate.hertz_high"])
+          Tolerance.between?(ratio, limits["plate.hertz_low"], limits["plate.hertz_high"])
         end
 
         def note(field, value, from)
