@@ -52,16 +52,15 @@ module Api
         quantity:,
         leg:,
         shown: Fenbo::Quantities.tidy(lines.last.value.round(digits)),
-        median: Fenbo::Quantities.tidy(median(lines.map(&:value)).round(digits))
+        median: Fenbo::Quantities.tidy(Fenbo::Statistics.median(lines.map(&:value)).round(digits))
       }
     end
     private_class_method :line_of
 
     def self.spread_of(values)
-      median(values).zero? ? 0.0 : (values.max - values.min) / median(values)
+      median = Fenbo::Statistics.median(values)
+      median.zero? ? 0.0 : (values.max - values.min) / median
     end
-
-    def self.median(values) = values.sort[values.size / 2]
 
     def self.steady_words(groups)
       spread = groups.values.map { |lines| spread_of(lines.map(&:value)) }.max

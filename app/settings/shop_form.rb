@@ -2,21 +2,13 @@
 
 module Settings
   # The shop's name, rates and its own limits over the trade's defaults.
-  class ShopForm
-    attr_reader :faults
-
-    def initialize(params)
-      @params = params
-      @typed = Shared::Typed.new(params)
-      @faults = @typed.faults
-    end
-
+  class ShopForm < Shared::Form
     def save
-      name = @typed.text(:shop_name, longest: 60, required: "The shop needs a name.")
-      rate, trip, tariff = @typed.cents(:rate), @typed.cents(:trip), @typed.cents(:tariff)
-      @typed.fault(:rate, "The rate is needed.") if rate.nil?
+      name = text(:shop_name, longest: 60, required: "The shop needs a name.")
+      rate, trip, tariff = cents(:rate), cents(:trip), cents(:tariff)
+      fault(:rate, "The rate is needed.") if rate.nil?
       limits = own_limits
-      return false unless @typed.clean?
+      return false unless clean?
       Setting.transaction do
         {
           "shop_name" => name,
@@ -33,18 +25,17 @@ module Settings
 
     # Only what differs from the default is kept as the shop's own.
     def own_limits
-      given = @params[:limits].is_a?(Hash) ? @params[:limits] : {}
+      given = params[:limits].is_a?(Hash) ? params[:limits] : {}
       given
         .slice(*Fenbo::Limits.entries.keys)
-        .filter_map { |name, text| own_limit(name, text.to_s.strip.tr(",", ".")) }
+        .filter_map { |name, typed| own_limit(name, typed.to_s.strip) }
         .to_h
     end
 
-    def own_limit(name, text)
-      default = Fenbo::Limits.default[name]
-      return nil if text.empty?
-      return @typed.fault("limits.#{name}", "A number, please.") unless text.match?(/\A-?\d{1,7}(\.\d{1,7})?\z/)
-      [name, text.to_f] unless text.to_r == default.rationalize
+    def own_limit(name, typed)
+      return nil if typed.empty?
+      value = Fenbo::Quantities.number(typed) or return fault("limits.#{name}", "A number, please.")
+      [name, value] unless value == Fenbo::Limits.default[name]
     end
   end
 end

@@ -119,11 +119,11 @@ module Shared
 
     # A plain number, understood with point or comma.
     def number(name)
-      text = value(name).to_s.strip.tr(",", ".").delete_suffix("%").strip
+      text = value(name).to_s.strip.delete_suffix("%").strip
       return nil if text.empty?
-      return text.to_f if text.match?(/\A\d{1,9}(\.\d{1,6})?\z/)
-      faults[name] ||= "“#{value(name)}” is not understood as a number."
-      nil
+      number = Fenbo::Quantities.number(text)
+      faults[name] ||= "“#{value(name)}” is not understood as a number from 0 up." if number.nil? || number.negative?
+      number
     end
 
     # Where a fault of the core belongs on the form.

@@ -56,7 +56,7 @@ module Shared
       when STAMP
         clocked(Time.parse(text).to_f / 60)
       when /\A\d{1,7}([.,]\d{1,3})?\z/
-        text.tr(",", ".").to_f
+        Fenbo::Quantities.number(text)
       end
     rescue ArgumentError
       nil

@@ -3,7 +3,7 @@
 module Units
   # The nameplate of the motor in a position: one free line, or field by field; what the
   # line says fills the fields that are empty, what is typed in a field wins.
-  class PlateForm
+  class PlateForm < Shared::Form
     # Fields of the form by the core's names, with the kind of what is in them.
     FIELDS = {
       "part_no" => :part_no,
@@ -24,17 +24,13 @@ module Units
       "control" => :control
     }.freeze
 
-    attr_reader :faults
-
     def initialize(position, params, user)
+      super(params, system: user.unit_system)
       @position = position
-      @params = params
       @user = user
-      @typed = Shared::Typed.new(params, system: user.unit_system)
-      @faults = @typed.faults
     end
 
-    def line = @params[:plate_line].to_s.strip
+    def line = params[:plate_line].to_s.strip
 
     # What the line says; nil without one.
     def read
@@ -55,15 +51,15 @@ module Units
       texts =
         FIELDS
           .filter_map do |name, field|
-            [field.to_s, text_of(name, said[name])] if said[name] && @params[field].to_s.strip.empty?
+            [field.to_s, text_of(name, said[name])] if said[name] && params[field].to_s.strip.empty?
           end
           .to_h
-      @params.merge(texts, turns(said))
+      params.merge(texts, turns(said))
     end
 
     # What cannot all be true on the plate as it now stands.
     def clashes
-      return [] unless @typed.clean?
+      return [] unless clean?
       Fenbo::Matching::Coherence.new(
         @values
           .transform_keys(&:to_s)
@@ -74,15 +70,11 @@ module Units
 
     # Reads everything without keeping it; true where all of it is understood.
     def check
-      faults["plate_line"] = "The line #{read.faults.first.message}." if read&.refused?
+      fault(:plate_line, "The line #{read.faults.first.message}.") if read&.refused?
       @params = filled
-      @typed = Shared::Typed.new(@params, system: @user.unit_system).tap { |typed| typed.faults.merge!(faults) }
-      @faults = @typed.faults
       @values = values
-      @typed.clean?
+      clean?
     end
-
-    attr_reader :params
 
     def save
       return false unless check
@@ -95,31 +87,31 @@ module Units
 
     def values
       {
-        family: @typed.choice(:family, Fenbo::Electrical::FAMILIES, required: "Choose the motor's family."),
-        part_no: @typed.text(:part_no, longest: 60),
+        family: choice(:family, Fenbo::Electrical::FAMILIES, required: "Choose the motor's family."),
+        part_no: text(:part_no, longest: 60),
         volts: list(:volts, "voltage"),
         amps: list(:amps, "current"),
         hertz: hertz,
-        phases: @typed.whole(:phases, 1..3),
-        watts: @typed.quantity(:watts, "power"),
-        rpm: @typed.quantity(:rpm, "speed"),
-        poles: @typed.whole(:poles, 2..24),
+        phases: whole(:phases, 1..3),
+        watts: quantity(:watts, "power"),
+        rpm: quantity(:rpm, "speed"),
+        poles: whole(:poles, 2..24),
         rotation: sense,
-        shaft_diameter_mm: @typed.quantity(:shaft_diameter, "length"),
+        shaft_diameter_mm: quantity(:shaft_diameter, "length"),
         mount: word(:mount),
-        enclosure: @typed.choice(:enclosure, Fenbo::Matching::ENCLOSURES),
+        enclosure: choice(:enclosure, Fenbo::Matching::ENCLOSURES),
         connector: word(:connector),
-        capacitor_uf: @typed.quantity(:capacitor, "capacitance"),
+        capacitor_uf: quantity(:capacitor, "capacitance"),
         horsepower: horsepower,
-        service_factor: @typed.number(:service_factor, 0.5..3),
-        control: @typed.choice(:control, Fenbo::Matching::CONTROLS),
-        shaft_length_mm: @typed.quantity(:shaft_length, "length"),
-        shaft_form: @typed.choice(:shaft_form, SHAFTS),
-        bolt_circle_mm: @typed.quantity(:bolt_circle, "length"),
-        body_diameter_mm: @typed.quantity(:body_diameter, "length"),
-        body_length_mm: @typed.quantity(:body_length, "length"),
-        integral_blade: @typed.flag(:integral_blade),
-        plate_line: @typed.text(:plate_line, longest: 400),
+        service_factor: number(:service_factor, 0.5..3),
+        control: choice(:control, Fenbo::Matching::CONTROLS),
+        shaft_length_mm: quantity(:shaft_length, "length"),
+        shaft_form: choice(:shaft_form, SHAFTS),
+        bolt_circle_mm: quantity(:bolt_circle, "length"),
+        body_diameter_mm: quantity(:body_diameter, "length"),
+        body_length_mm: quantity(:body_length, "length"),
+        integral_blade: flag(:integral_blade),
+        plate_line: text(:plate_line, longest: 400),
         **blade
       }
     end
@@ -129,44 +121,44 @@ module Units
 
     def blade
       {
-        blade_diameter_mm: @typed.quantity(:blade_diameter, "length"),
-        blade_bore_mm: @typed.quantity(:blade_bore, "length"),
-        blade_count: @typed.whole(:blade_count, 2..12),
-        blade_pitch_deg: @typed.number(:blade_pitch, 5..60),
-        blade_rotation: @typed.choice(:blade_rotation, %w[cw ccw]),
-        blade_hub: @typed.choice(:blade_hub, HUBS),
-        blade_air: @typed.choice(:blade_air, %w[towards_motor away_from_motor])
+        blade_diameter_mm: quantity(:blade_diameter, "length"),
+        blade_bore_mm: quantity(:blade_bore, "length"),
+        blade_count: whole(:blade_count, 2..12),
+        blade_pitch_deg: number(:blade_pitch, 5..60),
+        blade_rotation: choice(:blade_rotation, %w[cw ccw]),
+        blade_hub: choice(:blade_hub, HUBS),
+        blade_air: choice(:blade_air, %w[towards_motor away_from_motor])
       }
     end
 
     # "1/15" or "0.25"
     def horsepower
-      text = @params[:horsepower].to_s.strip.sub(/\s*h\.?p\.?\z/i, "")
+      text = params[:horsepower].to_s.strip.sub(/\s*h\.?p\.?\z/i, "")
       return nil if text.empty?
       reading = Fenbo::Quantities.read("#{text} hp", "power")
       if reading.ok?
         (reading.value / Shared::Shop.limits["match.watts_per_horsepower"]).round(4)
       else
-        @typed.fault(:horsepower, "A share or a number, like “1/15” or “0.25”.")
+        fault(:horsepower, "A share or a number, like “1/15” or “0.25”.")
       end
     end
 
     # As the plate means it, with the end it speaks of, unless a sense was chosen by hand.
     def turns(said)
-      return {} if said["rotation"].nil? || !@params["rotation"].to_s.empty?
-      {"rotation" => said["rotation"], "rotation_view" => said["rotation_view"] || @params["rotation_view"]}.compact
+      return {} if said["rotation"].nil? || !params["rotation"].to_s.empty?
+      {"rotation" => said["rotation"], "rotation_view" => said["rotation_view"] || params["rotation_view"]}.compact
     end
 
     # Kept from the shaft end; a sense means nothing without the end it is seen from.
     def sense
-      turning = @typed.choice(:rotation, Fenbo::Matching::Rotation::SENSES)
-      view = @typed.choice(:rotation_view, Fenbo::Matching::Rotation::VIEWS)
-      return @typed.fault(:rotation_view, "From which end is that seen?") if view.nil? && %w[cw ccw].include?(turning)
+      turning = choice(:rotation, Fenbo::Matching::Rotation::SENSES)
+      view = choice(:rotation_view, Fenbo::Matching::Rotation::VIEWS)
+      return fault(:rotation_view, "From which end is that seen?") if view.nil? && %w[cw ccw].include?(turning)
       Fenbo::Matching::Rotation.canonical(turning, view)
     end
 
     # "Belly band" as the catalogue spells it.
-    def word(name) = @typed.text(name, longest: 40)&.downcase&.tr(" -", "__")
+    def word(name) = text(name, longest: 40)&.downcase&.tr(" -", "__")
 
     def text_of(name, value)
       return value.map { |one| Fenbo::Quantities.tidy(one) }.join("/") if value.is_a?(Array)
@@ -176,16 +168,16 @@ module Units
 
     # "208/230 V" or "0.85/0.42 A": one figure for each voltage.
     def list(name, kind)
-      parts = @params[name].to_s.split(%r{[/;]}).map(&:strip).reject(&:empty?)
+      parts = params[name].to_s.split(%r{[/;]}).map(&:strip).reject(&:empty?)
       readings = parts.map { |part| Fenbo::Quantities.read(part, kind) }
       wrong = readings.find { |reading| !reading.ok? }
-      return @typed.fault(name, wrong.fault) || [] if wrong
-      return @typed.fault(name, "must be above nothing.") || [] if readings.any? { |reading| reading.value.zero? }
+      return fault(name, wrong.fault) || [] if wrong
+      return fault(name, "must be above nothing.") || [] if readings.any? { |reading| reading.value.zero? }
       readings.map(&:value)
     end
 
     def hertz
-      @params[:hertz].to_s.scan(/\d{2,3}/).map(&:to_f).select(&:positive?)
+      params[:hertz].to_s.scan(/\d{2,3}/).map(&:to_f).select(&:positive?)
     end
   end
 end

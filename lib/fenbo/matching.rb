@@ -10,6 +10,7 @@ module Fenbo
   #   Catalog   motors from a CSV file, as the tool `match` reads them
   #   Sheet     the columns of a catalogue file, cell by cell
   #   Checks    one rule a file, all asked the same way
+  #   Narrowing what a check refuses by a candidate's columns alone, for a database
   #   Nameplate the tool: a plate's free line, read and doubted
   #   BladeChoice the tool: which blade goes with it
   #   Energy    the tool: what a thriftier motor saves
@@ -28,6 +29,7 @@ module Fenbo
     autoload :Judged, "fenbo/matching/judged"
     autoload :Match, "fenbo/matching/match"
     autoload :Motor, "fenbo/matching/motor/motor"
+    autoload :Narrowing, "fenbo/matching/narrowing"
     autoload :Nameplate, "fenbo/matching/nameplate"
     autoload :CONTROLS, "fenbo/matching/motor/motor"
     autoload :ENCLOSURES, "fenbo/matching/motor/motor"

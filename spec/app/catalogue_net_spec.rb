@@ -8,8 +8,10 @@ RSpec.describe CatalogueNet, :rolled_back do
   seed = 20_261
   moved = %w[
     load_low load_high ec_oversize split_phase_oversize output_low output_high rpm_pass rpm_adapt shaft_tolerance
-    bolt_circle_tolerance supply_tolerance
-  ]
+    bolt_circle_tolerance supply_tolerance watts_per_horsepower
+  ].map { |name| "match.#{name}" } + Fenbo::Electrical::FAMILIES.flat_map do |family|
+    ["efficiency.#{family}", "power_factor.#{family}"]
+  end
 
   before { stub_const("CatalogueNet::MOST", 10_000) }
 
@@ -18,44 +20,41 @@ RSpec.describe CatalogueNet, :rolled_back do
     some.map { |values| Motor::COLUMNS.zip(values).to_h.compact.except("maker") }
   end
 
-  def place(old, random)
+  def site(old, random)
     # The old motor ran here: its plate and the site's supply agree.
     volts = (old["volts"] || [230.0]).sample(random:)
-    Shared::CatalogueMotors::Site.new(
-      supply_volts: (volts * random.rand(0.95..1.05)).round, supply_phases: old["phases"] || 1,
-      supply_hertz: (old["hertz"].to_a + [50.0]).sample(random:), ambient_low_c: random.rand(-30..5),
-      ambient_high_c: random.rand(6..40), wet: random.rand < 0.3, flammable: random.rand < 0.2, belt: random.rand < 0.1
-    )
+    {
+      "volts" => (volts * random.rand(0.95..1.05)).round, "phases" => old["phases"] || 1,
+      "hertz" => (old["hertz"].to_a + [50.0]).sample(random:), "ambient_c" => [random.rand(-30..5), random.rand(6..40)],
+      "wet" => random.rand < 0.3, "flammable" => random.rand < 0.2, "belt" => random.rand < 0.1
+    }
   end
 
   def limits(moved, random)
     own = moved.sample(4, random:).to_h do |name|
-      ["match.#{name}", Fenbo::Limits.default["match.#{name}"] * random.rand(0.6..1.6)]
+      [name, Fenbo::Limits.default[name] * random.rand(0.6..1.6)]
     end
     Fenbo::Limits.default.with(own)
   end
 
-  def question(old, place)
+  # With the listed bushings and brackets, or without knowing what can be had.
+  def question(old, random)
+    aside = Accessory.where(kind: %w[bushing bracket]).map { |part| part.as_json.slice(*Stations::Match::PartSearch::ASIDE) }
     {
-      "old" => old.merge("rotation_view" => "shaft_end"), "motors" => motors,
-      "accessories" => [],
-      "site" => {
-        "volts" => place.supply_volts, "phases" => place.supply_phases, "hertz" => place.supply_hertz,
-        "ambient_c" => [place.ambient_low_c, place.ambient_high_c], "wet" => place.wet,
-        "flammable" => place.flammable, "belt" => place.belt
-      }
-    }
+      "old" => old.merge("rotation_view" => "shaft_end"), "site" => site(old, random),
+      "blade" => {"bore_mm" => old["shaft_diameter_mm"], "rotation" => %w[cw ccw].sample(random:)}.compact,
+      "accessories" => ([aside.map(&:compact), []].sample(random:) if random.rand < 0.7)
+    }.compact
   end
 
   16.times do |index|
     it "loses nothing in place #{index + 1}" do
       random = Random.new(seed + index)
       old = motors.sample(random:)
-      site, own = place(old, random), limits(moved, random)
-      asked = question(old, site)
-      plate = Fenbo::Matching::Motor.read(Fenbo::Input.new(asked["old"]))
-      net = described_class.new(plate, site, own).rows.map { |row| row["part_no"] }
-      answer = Fenbo.call(:match, asked, limits: own)
+      asked, own = question(old, random), limits(moved, random)
+      input = Fenbo::Input.new(asked.merge("motors" => []))
+      net = described_class.new(Fenbo::Matching::Match.read(input, own), own).rows.map { |row| row["part_no"] }
+      answer = Fenbo.call(:match, asked.merge("motors" => motors), limits: own)
       expect(answer).not_to be_refused
       expect(answer.candidates.map(&:part_no) - net).to eq []
     end

@@ -34,7 +34,7 @@ RSpec.describe "the services", :rolled_back do
     end
   end
 
-  describe Shared::Typed do
+  describe Shared::Form do
     def typed(**params)
       described_class.new(
         params.transform_keys(&:to_s).then { |hash| Sinatra::IndifferentHash.new.merge(hash) },

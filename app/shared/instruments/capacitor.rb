@@ -75,7 +75,7 @@ module Shared
       def loaded? = value("amps").present? || value("volts").present?
 
       def range
-        value("rated").to_s.match(RANGE)&.captures&.map { |one| one.tr(",", ".").to_f }
+        value("rated").to_s.match(RANGE)&.captures&.map { |one| Fenbo::Quantities.number(one) }
       end
 
       def question

@@ -3,29 +3,25 @@
 module Stations
   module Call
     # The call as typed: a new job, or the clock and complaint of one that is open.
-    class Form
-      attr_reader :faults
-
+    class Form < Shared::Form
       def initialize(params, user)
-        @params = params
+        super(params, system: user.unit_system)
         @user = user
-        @typed = Shared::Typed.new(params, system: user.unit_system)
-        @faults = @typed.faults
       end
 
       # The new job, or nil with faults.
       def save(client_id)
-        unit = Unit.find_by(id: @params[:unit].to_s[/\A\d{1,9}\z/])
-        @typed.fault(:unit, "Choose the unit the customer calls about.") unless unit
+        unit = Unit.find_by(id: id(:unit))
+        fault(:unit, "Choose the unit the customer calls about.") unless unit
         values = values()
-        return nil unless @typed.clean?
+        return nil unless clean?
         beside = job_id(:beside) && Job.find(job_id(:beside))
         Job.create!(
           unit:,
           client_id:,
           beside_id: beside && (beside.beside_id || beside.id),
           opened_at: Time.now,
-          fan_position: unit.position(@params[:fan].to_s),
+          fan_position: unit.position(params[:fan].to_s),
           technician: assigned || (@user unless @user.office?),
           **clock_defaults(unit),
           **values.compact
@@ -35,12 +31,12 @@ module Stations
       # Changes an open job; false with faults.
       def update(job)
         values = values()
-        return false unless @typed.clean?
+        return false unless clean?
         values[:box_read_at] = nil if values[:box_c].nil?
         values.delete(:box_read_at) if values[:box_c] && values[:box_c] == job.box_c
         job.update!(
-          fan_position: job.unit.position(@params[:fan].to_s) || job.fan_position,
-          lock_version: lock_version(job),
+          fan_position: job.unit.position(params[:fan].to_s) || job.fan_position,
+          **lock,
           **values
         )
       end
@@ -48,39 +44,39 @@ module Stations
       private
 
       def values
-        box = @typed.quantity(:box, "temperature")
+        box = quantity(:box, "temperature")
         {
-          complaint: @typed.text(:complaint, required: "What does the customer say?"),
-          access_notes: @typed.text(:access_notes),
-          recent_work: @typed.flag(:recent_work),
+          complaint: text(:complaint, required: "What does the customer say?"),
+          access_notes: text(:access_notes),
+          recent_work: flag(:recent_work),
           complaint_kinds: kinds,
           **returned,
           box_c: box,
           box_read_at: (Time.now if box),
-          earlier_c: @typed.quantity(:earlier, "temperature"),
+          earlier_c: quantity(:earlier, "temperature"),
           earlier_hours_ago: hours(:earlier_ago),
-          drift_end_c: @typed.quantity(:drift_end, "temperature"),
-          product_limit_c: @typed.quantity(:limit, "temperature"),
-          product_value_cents: @typed.cents(:product_value)
+          drift_end_c: quantity(:drift_end, "temperature"),
+          product_limit_c: quantity(:limit, "temperature"),
+          product_value_cents: cents(:product_value)
         }
       end
 
       def kinds
-        Array(@params[:complaint_kinds]).map(&:to_s) & Fenbo::Diagnosis.rules["complaint"]["kinds"].keys
+        Array(params[:complaint_kinds]).map(&:to_s) & Fenbo::Diagnosis.rules["complaint"]["kinds"].keys
       end
 
       # A return to an earlier job, if that is what it is.
       def returned
-        return {} unless @params.key?(:return_of)
+        return {} unless params.key?(:return_of)
         {return_of_id: job_id(:return_of)}
       end
 
       def job_id(name)
-        (number = @params[name].to_s[/\A\d{1,9}\z/]) && Job.find_by(number:)&.id
+        (number = id(name)) && Job.find_by(number:)&.id
       end
 
       def hours(name)
-        minutes = @typed.quantity(name, "duration")
+        minutes = quantity(name, "duration")
         minutes && minutes / 60.0
       end
 
@@ -93,11 +89,7 @@ module Stations
       end
 
       def assigned
-        User.in_the_field.find_by(id: @params[:technician].to_s[/\A\d{1,9}\z/])
-      end
-
-      def lock_version(job)
-        @params[:lock_version].to_s.match?(/\A\d{1,9}\z/) ? @params[:lock_version].to_i : job.lock_version
+        User.in_the_field.find_by(id: id(:technician))
       end
     end
   end

@@ -10,7 +10,7 @@ module Stations
 
       post "/jobs/:number/decide" do
         need :decide
-        typed = Shared::Typed.new(params)
+        typed = Shared::Form.new(params)
         cause =
           typed.choice(
             :cause,

@@ -4,28 +4,20 @@ module Stations
   module HandOver
     # The handover as typed, and the signature as drawn: strokes of points, each
     # from 0 to 1 across the field, [[[x, y], …], …].
-    class Form
+    class Form < Shared::Form
       MOST_STROKES = 200
       MOST_POINTS = 6000
-
-      attr_reader :faults
-
-      def initialize(params)
-        @params = params
-        @typed = Shared::Typed.new(params)
-        @faults = @typed.faults
-      end
 
       # Reads what was typed and drawn; false with faults at their fields.
       def read
         @values = {
-          summary: @typed.text(:summary, longest: 4000),
-          seen_besides: @typed.text(:seen_besides, longest: 4000),
-          next_visit_at: @typed.time(:next_visit_at),
-          next_visit_for: @typed.text(:next_visit_for, longest: 300)
+          summary: text(:summary, longest: 4000),
+          seen_besides: text(:seen_besides, longest: 4000),
+          next_visit_at: time(:next_visit_at),
+          next_visit_for: text(:next_visit_for, longest: 300)
         }
         @signature = signature
-        @typed.clean?
+        clean?
       end
 
       def entry = Entries::Handover.new(values: @values, **@signature)
@@ -34,11 +26,11 @@ module Stations
 
       # Nothing drawn keeps what was signed before.
       def signature
-        text = @params[:signature].to_s
+        text = params[:signature].to_s
         return {} if text.empty?
         strokes = strokes_of(text)
-        return @typed.fault(:signature, "The signature could not be read. Please draw it again.") || {} unless strokes
-        {signature: strokes, signed_name: @typed.text(:signed_name, longest: 120, required: "Whose signature is it?")}
+        return fault(:signature, "The signature could not be read. Please draw it again.") || {} unless strokes
+        {signature: strokes, signed_name: text(:signed_name, longest: 120, required: "Whose signature is it?")}
       end
 
       def strokes_of(text)

@@ -5,18 +5,17 @@ module Stations
     # A frost map of a unit: the grid as painted (or opened from a file), the fans' zones
     # and which of them run, from what was found; read by the core and kept with its
     # weights as a finding for each fan.
-    class FrostForm
+    class FrostForm < Shared::Form
       ROWS = 6
       COLUMNS_A_FAN = 4
       MOST_COLUMNS = 48
 
-      attr_reader :result, :faults
+      attr_reader :result
 
       # @param job [Fenbo::JobFile::Job]
       def initialize(job, params)
+        super(params)
         @job = job
-        @params = params
-        @faults = {}
       end
 
       # The coil's fans: only evaporators frost.
@@ -32,7 +31,7 @@ module Stations
 
       # What is on the page: as painted, else the job's last map, else bare.
       def grid
-        painted = @params["grid"].to_s
+        painted = params["grid"].to_s
         return parsed(painted) || blank unless painted.empty?
         kept = last
         if kept && kept.question["grid"].size == rows && kept.question["grid"].first.size == columns
@@ -43,21 +42,21 @@ module Stations
       end
 
       # Nothing painted, nothing opened, nothing kept: the page asks, it does not judge.
-      def untouched? = !@params.key?("grid") && last.nil?
+      def untouched? = !params.key?("grid") && last.nil?
 
       def feed_end
-        if %w[left right].include?(@params["feed_end"])
-          @params["feed_end"]
+        if %w[left right].include?(params["feed_end"])
+          params["feed_end"]
         else
           last&.question&.dig("feed_end") || "left"
         end
       end
 
       def ring?
-        @params.key?("grid") ? @params["ring"] == "1" : last&.question&.fetch("ring", false)
+        params.key?("grid") ? params["ring"] == "1" : last&.question&.fetch("ring", false)
       end
 
-      def hidden? = @params["hidden"] == "1"
+      def hidden? = params["hidden"] == "1"
 
       def fans
         width = columns.fdiv([positions.size, 1].max)
@@ -82,14 +81,14 @@ module Stations
       end
 
       def ask
-        painted = @params["grid"].to_s.empty? ? grid : parsed(@params["grid"].to_s)
-        faults["grid"] = "This map could not be read. Paint it again, or open another file." if painted.nil?
-        return false if faults.any?
+        painted = params["grid"].to_s.empty? ? grid : parsed(params["grid"].to_s)
+        fault("grid", "This map could not be read. Paint it again, or open another file.") if painted.nil?
+        return false unless clean?
         @result = Fenbo.call(:frost, question(painted), limits: Shared::Shop.limits)
         if @result.refused?
-          @result.faults.each { |fault| faults["grid"] ||= "The map at #{fault.field}: #{fault.message}." }
+          @result.faults.each { |one| fault("grid", "The map at #{one.field}: #{one.message}.") }
         end
-        faults.empty?
+        clean?
       end
 
       # The reading to be kept, with a finding for each fan.
@@ -101,7 +100,7 @@ module Stations
       private
 
       def size(name, usual, most)
-        given = @params[name].to_s
+        given = params[name].to_s
         return given.to_i.clamp(2, most) if given.match?(/\A\d{1,3}\z/)
         last&.question&.fetch("grid")&.then { |grid| (name == "rows") ? grid.size : grid.first.size } || usual
       end

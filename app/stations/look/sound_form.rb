@@ -5,20 +5,19 @@ module Stations
     # A recording of one fan: uploaded, recorded in the browser, or made by the simulated
     # microphone; read by the core, kept in the file store, and noted as a finding with
     # its weights.
-    class SoundForm
-      attr_reader :result, :faults
+    class SoundForm < Shared::Form
+      attr_reader :result
 
       # @param job [Fenbo::JobFile::Job]
       def initialize(job, position, params)
+        super(params)
         @job = job
         @position = position
-        @params = params
-        @faults = {}
       end
 
       def blades = whole("blades", 1..24)
 
-      def rpm = @params["rpm"].to_s.empty? ? nil : quantity("rpm", "speed")
+      def rpm = quantity("rpm", "speed")
 
       def hertz = @job.unit.supply_hertz
 
@@ -28,7 +27,7 @@ module Stations
         most = SoundUploader::LARGEST
         return refuse("The recording is larger than #{most / 1024 / 1024} MB.") if bytes.bytesize > most
         asked = {"rpm" => rpm, "blades" => blades, "hertz" => hertz}
-        return false if faults.any?
+        return false unless clean?
         @bytes = bytes
         read(asked)
       end
@@ -36,7 +35,7 @@ module Stations
       # The reading to be kept; its file goes to the store first.
       def entry(id:)
         file = SoundUploader.upload(StringIO.new(@bytes), :store)
-        Entries::Reading.new(id:, fan: @position.key, kind: "sound", typed: @params.slice("rpm", "blades"),
+        Entries::Reading.new(id:, fan: @position.key, kind: "sound", typed: params.slice("rpm", "blades"),
           question: @asked.merge("file" => file.data), result: result.as_json.merge("curves" => @curves.as_json),
           findings: [[@position.key, "sound_recording", result.verdict, weights]])
       end
@@ -57,22 +56,8 @@ module Stations
         (result.verdict == "unclear") ? nil : result.kinds.to_h { |kind| [kind.id, kind.weight] }
       end
 
-      def whole(name, range)
-        text = @params[name].to_s.strip
-        return nil if text.empty?
-        return text.to_i if text.match?(/\A\d{1,2}\z/) && range.cover?(text.to_i)
-        faults[name] ||= "A whole number from #{range.first} to #{range.last}."
-        nil
-      end
-
-      def quantity(name, kind)
-        reading = Fenbo::Quantities.read(@params[name].to_s, kind)
-        faults[name] ||= reading.fault unless reading.ok?
-        reading.value
-      end
-
       def refuse(message)
-        faults["wav"] = message
+        fault("wav", message)
         false
       end
     end

@@ -4,22 +4,20 @@ module Stations
   module Match
     # What was measured of a fan's place and its blade, as typed; asked of the core for one
     # part's shaft, and kept as a reading of the fan: the next part, the next job use it too.
-    class ClearanceForm
+    class ClearanceForm < Shared::Form
       MOST_SPACERS = 20
 
       def self.rows = Fenbo::Knowledge.table("measurements")
 
-      attr_reader :faults, :result
+      attr_reader :result
 
       # @param motor [Motor, nil] the part looked at; its shaft is taken from the catalogue
       # @param position [Fenbo::JobFile::Fan]
       def initialize(position, motor, params, user)
+        super(params, system: user.unit_system)
         @position = position
         @motor = motor
-        @params = params
         @user = user
-        @typed = Shared::Typed.new(params, system: user.unit_system)
-        @faults = @typed.faults
       end
 
       # The place as it was measured last.
@@ -28,11 +26,11 @@ module Stations
       # Something was typed, or something was kept.
       def asked? = typed? || !latest.nil?
 
-      def typed? = self.class.rows.keys.any? { |name| @params.key?(name) }
+      def typed? = self.class.rows.keys.any? { |name| params.key?(name) }
 
       # What a field holds: as typed, else as kept, in the reader's unit.
       def value(name)
-        return @params[name] if typed?
+        return params[name] if typed?
         kept = latest && dig(latest.question, self.class.rows[name]["letter"])
         return nil if kept.nil?
         if self.class.rows[name]["kind"] == "length"
@@ -44,7 +42,7 @@ module Stations
 
       def tolerance
         if typed?
-          @params["tolerance"]
+          params["tolerance"]
         else
           latest &&
             Fenbo::Quantities.figure(latest.question["tolerance"] || usual_tolerance, "length", @user.unit_system).first
@@ -59,11 +57,11 @@ module Stations
       # False where something typed cannot be understood; faults stand at their fields.
       def ask
         asked = question
-        return false if faults.any?
+        return false unless clean?
         @question = asked
         @result = Fenbo.call(:fit, asked, limits: Shared::Shop.limits)
         return true unless @result.refused?
-        @result.faults.each { |fault| faults[field_of(fault.field)] ||= "This #{fault.message}." }
+        @result.faults.each { |one| fault(field_of(one.field), "This #{one.message}.") }
         false
       end
 
@@ -97,7 +95,7 @@ module Stations
       def entry(id:)
         kept = @question.except("chosen", "L", "blade_diameter_mm").merge("L" => @question["L"])
         Entries::Reading.new(id:, fan: @position.key, kind: "fit", question: kept, result:,
-          typed: @params.slice(*self.class.rows.keys, "tolerance"))
+          typed: params.slice(*self.class.rows.keys, "tolerance"))
       end
 
       private
@@ -106,7 +104,7 @@ module Stations
         read = typed? ? typed_lengths : (latest&.question || {}).except("chosen")
         read = read.merge("L" => shaft_mm) if shaft_mm
         read = read.merge("blade_diameter_mm" => @position.motor&.blade_diameter_mm)
-        faults["shaft"] ||= "The catalogue does not tell this shaft's length: measure or ask for it." if read["L"].nil?
+        fault("shaft", "The catalogue does not tell this shaft's length: measure or ask for it.") if read["L"].nil?
         read.merge(chosen).compact
       end
 
@@ -115,7 +113,7 @@ module Stations
           self.class.rows.to_h do |name, row|
             [
               row["letter"],
-              (row["kind"] == "count") ? @typed.whole(name, 0..MOST_SPACERS) : length(name, row["needed"])
+              (row["kind"] == "count") ? whole(name, 0..MOST_SPACERS) : length(name, row["needed"])
             ]
           end
         keys = %w[k0 k1 k].to_h { |letter| [letter, read.delete("key.#{letter}")] }
@@ -125,22 +123,22 @@ module Stations
 
       # A blade may begin in front of its hub: below nothing is a length too here.
       def length(name, needed = nil)
-        text = @params[name].to_s.strip
-        return (needed ? @typed.fault(name, "Measured? Without it nothing can be said.") : nil) if text.empty?
+        text = params[name].to_s.strip
+        return (needed ? fault(name, "Measured? Without it nothing can be said.") : nil) if text.empty?
         minus = text.match?(/\A[-−–]/)
         reading = Fenbo::Quantities.read(text.sub(/\A[-−–]\s*/, ""), "length", system: @user.unit_system)
-        return @typed.fault(name, reading.fault) unless reading.ok?
+        return fault(name, reading.fault) unless reading.ok?
         minus ? -reading.value : reading.value
       end
 
       def chosen
-        return {} if @params["seat"].to_s.strip.empty?
+        return {} if params["seat"].to_s.strip.empty?
         seat = length("seat")
-        seat ? {"chosen" => {"seat" => seat, "spacers" => @typed.whole("spacers_set", 0..MOST_SPACERS) || 0}} : {}
+        seat ? {"chosen" => {"seat" => seat, "spacers" => whole("spacers_set", 0..MOST_SPACERS) || 0}} : {}
       end
 
       # Typed where the catalogue does not tell; another part's shaft is never taken for it.
-      def own_shaft = @params["shaft"].to_s.strip.empty? ? nil : length("shaft")
+      def own_shaft = params["shaft"].to_s.strip.empty? ? nil : length("shaft")
 
       def dig(question, letter)
         letter.split(".").reduce(question) { |at, key| at && at[key] }

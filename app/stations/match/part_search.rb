@@ -87,43 +87,31 @@ module Stations
       end
 
       def question
-        {
+        place_and_plate.merge("motors" => rows.map { |row| question_row(row) })
+      end
+
+      private
+
+      # What is asked about every motor alike.
+      def place_and_plate
+        @place_and_plate ||= {
           "old" => old_row,
           "site" => site,
           "healthy_amps" => healthy_amps,
           "blade" => blade,
           "fit" => fit_reading&.question&.except("L", "chosen"),
-          "accessories" => accessories,
-          "motors" => rows.map { |row| question_row(row) }
+          "accessories" => accessories
         }.compact
       end
-
-      private
 
       def rows = @rows ||= read_rows
 
       def read_rows
         return [] unless old
-        plate = Fenbo::Matching::Motor.read(Fenbo::Input.new(old_row))
-        net =
-          CatalogueNet.new(
-            plate,
-            job.unit,
-            Shared::Shop.limits,
-            bore_mm: old.blade_bore_mm,
-            accessories:,
-            healthy_amps:,
-            at_hand: Suppliers::Desk.at_hand
-          )
-        extra =
-          (@also - net.rows.map { |row| row["part_no"] }).then do |numbers|
-            if numbers.empty?
-              []
-            else
-              Motor.where(part_no: numbers).pluck(*Motor::COLUMNS).map { |values| Motor::COLUMNS.zip(values).to_h }
-            end
-          end
-        net.rows + extra
+        near = Shared::CatalogueMotors.rows(place_and_plate)
+        missing = @also - near.map { |row| row["part_no"] }
+        return near if missing.empty?
+        near + Motor.where(part_no: missing).pluck(*Motor::COLUMNS).map { |values| Motor::COLUMNS.zip(values).to_h }
       end
 
       def accessories

@@ -14,7 +14,7 @@ module Stations
       end
 
       post "/jobs/:number/prove/temperatures" do
-        typed = Shared::Typed.new(params, system: current_user.unit_system)
+        typed = Shared::Form.new(params, system: current_user.unit_system)
         arrival, leaving = typed.quantity(:arrival, "temperature"), typed.quantity(:leaving, "temperature")
         halt 422, page(faults: typed.faults, typed: params) unless typed.clean?
         take Entries::Temperatures.new(arrival:, leaving:)

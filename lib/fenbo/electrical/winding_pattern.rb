@@ -85,7 +85,8 @@ module Fenbo
           pair, ohms = @ohms.max_by(&:last)
           others = @ohms.except(pair).values
           ratio = ohms / (others.sum / 2.0)
-          return unless alike?(others) && Tolerance.between?(ratio, @limits["winding.double_low"], @limits["winding.double_high"])
+          return unless alike?(others) && Tolerance.between?(ratio, @limits["winding.double_low"],
+            @limits["winding.double_high"])
           found(
             "open_winding",
             "winding.double_low",
@@ -167,7 +168,9 @@ module Fenbo
         # How far R–S lies from C–R plus C–S, in %.
         def difference = sum.zero? ? 0.0 : 100.0 * (@ohms["rs"] - sum).abs / sum
 
-        def sum_agrees? = Tolerance.at_most?(difference, @limits["winding.equal"])
+        def sum_agrees?
+          Tolerance.at_most?(difference, @limits["winding.equal"])
+        end
 
         def unequal
           found(

@@ -40,6 +40,15 @@ module Fenbo
       checked(to_si(number, unit), unit, kind)
     end
 
+    PLAIN = /\A[-−–]?\d{1,9}(?:[.,]\d{1,9})?\z/
+
+    # A number without a unit, its decimals after a point or a comma.
+    # @return [Float, nil] nil where it is none
+    def number(text)
+      plain = text.to_s.strip
+      plain.tr("−–", "-").tr(",", ".").to_f if PLAIN.match?(plain)
+    end
+
     # A figure in the reader's own system, with its unit: "41 °F".
     def show(value, kind, system = "si", digits: nil)
       return "–" if value.nil?

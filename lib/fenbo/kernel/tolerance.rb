@@ -13,7 +13,9 @@ module Fenbo
 
     def at_least?(value, limit) = value >= limit - SLACK
 
-    def between?(value, low, high) = at_least?(value, low) && at_most?(value, high)
+    def between?(value, low, high)
+      at_least?(value, low) && at_most?(value, high)
+    end
 
     def above?(value, limit) = !at_most?(value, limit)
 

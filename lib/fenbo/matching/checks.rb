@@ -3,10 +3,12 @@
 module Fenbo
   module Matching
     # One rule a class, all asked the same way: Check.new(context).line gives pass,
-    # fail or adapt with its reason, or nil where the rule has nothing to say.
+    # fail or adapt with its reason, or nil where the rule has nothing to say. And each says
+    # beforehand, as far as columns can tell, what it would fail: `narrowing`.
     module Checks
       # What a check may look at.
-      Context = Value.of(:old, :candidate, :place, :limits, healthy_amps: nil, blade: nil, fit: nil, accessories: nil)
+      Context =
+        Value.of(:old, :place, :limits, candidate: nil, healthy_amps: nil, blade: nil, fit: nil, accessories: nil)
       # setting: what has to be set on the motor before it goes in.
       Line =
         Value.of(:check, :result, :reason, minutes: 0, part: nil, setting: nil) do
@@ -18,9 +20,15 @@ module Fenbo
         # As the contract names it.
         def self.id = @id ||= name.split("::").last.downcase.freeze
 
+        # Whether what it refuses cannot be mended by any work, bracket or kit.
+        def self.final? = false
+
         def initialize(context)
           @context = context
         end
+
+        # @return [Narrowing::Term, nil] true of columns with which no candidate would pass
+        def narrowing = nil
 
         private
 
@@ -50,6 +58,24 @@ module Fenbo
         def unknown(what) = adapt("#{what} is not known: check before buying")
 
         def figure(number) = format("%.3g", number)
+
+        # Terms of a narrowing.
+        def known(column) = Narrowing::Known.new(column: column.to_s)
+
+        def one_of(column, *values)
+          Narrowing::OneOf.new(column: column.to_s, values:)
+        end
+
+        def beyond(column, low: nil, high: nil)
+          Narrowing::Beyond.new(column: column.to_s, low:, high:)
+        end
+
+        def none_within(column, low, high)
+          Narrowing::NoneWithin.new(column: column.to_s, low:, high:)
+        end
+
+        # Without a kit, whatever is in it.
+        def bare = !known(:kit_contents)
       end
 
       autoload :Available, "fenbo/matching/checks/available"
@@ -89,6 +115,12 @@ module Fenbo
 
       def self.lines(context)
         ORDER.filter_map { |check| check.new(context).line }
+      end
+
+      # @param context [Context] without a candidate
+      # @return [Array<Narrowing::Term>] of those whose refusal is final, or of the others
+      def self.narrowings(context, final:)
+        ORDER.select { |check| check.final? == final }.filter_map { |check| check.new(context).narrowing }
       end
     end
   end

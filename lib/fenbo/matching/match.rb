@@ -72,25 +72,26 @@ module Fenbo
       # The measured place, or nil; motors with like shafts are solved once.
       def place = @place ||= question.fit && FitPlace.new(question.fit, limits)
 
+      # What the checks look at, of one candidate or, for their narrowings, of none.
+      def context(candidate = nil)
+        Checks::Context.new(
+          old: question.old,
+          candidate:,
+          place: question.place,
+          limits:,
+          healthy_amps: question.healthy_amps,
+          blade: question.blade,
+          fit: place,
+          accessories: question.accessories
+        )
+      end
+
       def judged
         @judged ||=
           question.motors.map do |motor|
-            lines =
-              Checks.lines(
-                Checks::Context.new(
-                  old: question.old,
-                  candidate: motor,
-                  place: question.place,
-                  limits:,
-                  healthy_amps: question.healthy_amps,
-                  blade: question.blade,
-                  fit: place,
-                  accessories: question.accessories
-                )
-              )
             Judged.new(
               motor:,
-              lines:,
+              lines: Checks.lines(context(motor)),
               effects: Effects.of(question.old, motor, limits),
               place: question.place,
               old: question.old

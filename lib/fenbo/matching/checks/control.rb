@@ -13,6 +13,11 @@ module Fenbo
           "program" => "programmable"
         }.freeze
 
+        def narrowing
+          wanted = old.control || "none"
+          !known(:control) | !one_of(:control, wanted, "program") unless wanted == "none"
+        end
+
         def line
           wanted, offered = old.control || "none", candidate.control || "none"
           return (wanted == "none") ? nil : pass("#{WORDS[wanted]}, as the old one") if wanted == offered

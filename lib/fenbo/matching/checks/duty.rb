@@ -8,6 +8,14 @@ module Fenbo
       class Duty < Check
         RANK = {"open" => 0, "open_air_over" => 1, "enclosed" => 2, "potted" => 3}.freeze
 
+        def self.final? = true
+
+        def narrowing
+          looser = RANK.select { |_, rank| rank < demanded }.keys
+          refused = place.belt ? looser | ["open_air_over"] : looser
+          one_of(:enclosure, *refused) if refused.any?
+        end
+
         def line
           if place.belt && candidate.enclosure == "open_air_over"
             return fail("open air over behind a belt: no blade cools it")

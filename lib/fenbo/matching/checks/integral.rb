@@ -5,6 +5,10 @@ module Fenbo
     module Checks
       # A blade that is part of the old motor goes with it.
       class Integral < Check
+        def narrowing
+          old.integral_blade ? !one_of(:integral_blade, true) & bare : nil
+        end
+
         def line
           unless old.integral_blade
             return (

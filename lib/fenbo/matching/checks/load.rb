@@ -8,9 +8,8 @@ module Fenbo
       class Load < Check
         def line
           return across_families unless candidate.family == old.family
+          return by_amps if by_amps?
           case old.family
-          when "shaded_pole", "psc"
-            by_amps
           when "ec"
             by_power(limits["match.ec_oversize"], 1.0)
           when "split_phase"
@@ -20,13 +19,95 @@ module Fenbo
           end
         end
 
+        def self.final? = true
+
+        # How far shaft watts of two plates may lie apart beside what the windows allow, where both
+        # print the same figure of power: their amps, watts and horsepower need not agree to the
+        # last digit.
+        ROUNDED = 1.2
+        # Where they print different ones, or the old plate none.
+        ROUGH = 2.2
+        # More than plates of these families say a motor can give beyond its rating.
+        SERVICE = 1.45
+        SERVICED = %w[split_phase three_phase].freeze
+
+        # Amps alone, on a plate without power, tell too little; where amps are compared, power
+        # alone tells nothing.
+        def narrowing
+          wide = shaft_watts or return nil
+          told = wide | around(ROUNDED) & same_figure
+          told &= (known(:horsepower) | known(:watts)) & known(:amps)
+          serviced? ? told & (!known(:service_factor) | !beyond(:service_factor, high: SERVICE)) : told
+        end
+
+        # Whether a smaller motor may do by its service factor.
+        def serviced? = SERVICED.include?(old.family)
+
+        # Shaft watts as the catalogue reckons them, with the trade's own efficiencies, beyond
+        # which none passes whose power and amps are printed.
+        # @return [Narrowing::Beyond, nil] nil where the old motor's are not known
+        def shaft_watts
+          return nil if wanted.empty? || (by_amps? && needed_amps.nil?)
+          around(ROUGH)
+        end
+
         private
+
+        # A motor that draws less than its plate may be followed by a smaller one; three phases
+        # carry a larger motor as long as their starter does.
+        def around(room)
+          least, most = reckoned.minmax
+          beyond(
+            :output_w,
+            low: wanted.min * smallest / room * [share, 1.0].min / [most, 1.0].max,
+            high: (wanted.max * largest * room * [share, 1.0].max / [least, 1.0].min unless old.family == "three_phase")
+          )
+        end
+
+        def wanted
+          @wanted ||= [limits, Limits.default].filter_map { |by| old.output_watts(by) }
+        end
+
+        # Horsepower before watts, as shaft watts are reckoned.
+        def same_figure
+          return known(:horsepower) if old.horsepower
+          !known(:horsepower) & (old.watts ? known(:watts) : !known(:watts))
+        end
+
+        # Of its plate's load, what the old motor carried while it was well.
+        def share
+          plate = old.amps_at(place.volts)
+          (@context.healthy_amps && plate) ? @context.healthy_amps / plate : 1.0
+        end
+
+        # How far this shop's reckoning of shaft watts lies from the trade's, a factor a family.
+        def reckoned
+          usual = Limits.default
+          factors = Electrical::FAMILIES.flat_map do |family|
+            efficiency = limits["efficiency.#{family}"] / usual["efficiency.#{family}"]
+            [efficiency, efficiency * limits["power_factor.#{family}"] / usual["power_factor.#{family}"]]
+          end
+          factors << limits["match.watts_per_horsepower"] / usual["match.watts_per_horsepower"]
+        end
+
+        # The windows of load as the shop has set them, whichever of them a candidate falls under.
+        def smallest
+          [1 / limits["match.load_high"], limits["match.output_low"], serviced? ? 1 / SERVICE : 1.0].min
+        end
+
+        def largest
+          over = %w[match.output_high match.ec_oversize match.split_phase_oversize].map { |name| limits[name] }
+          [1 / limits["match.load_low"], *over].max
+        end
 
         def service = candidate.service_factor || 1.0
 
+        def by_amps? = %w[shaded_pole psc].include?(old.family)
+
+        def needed_amps = @context.healthy_amps || old.amps_at(place.volts)
+
         def by_amps
-          needed = @context.healthy_amps || old.amps_at(place.volts)
-          offered = candidate.amps_at(place.volts)
+          needed, offered = needed_amps, candidate.amps_at(place.volts)
           return unknown("the load in amps") unless needed && offered
           ratio = needed / offered.to_f
           text =

@@ -10,7 +10,26 @@ module Fenbo
           (candidate.mount == old.mount) ? same_mount : carried("#{words(candidate)} for #{words(old)}")
         end
 
+        # On its own mount and circle, on a bracket that is listed, or by a kit's plate.
+        def narrowing
+          return nil unless old.mount
+          carried = borne
+          elsewhere = !one_of(:mount, old.mount, *carried)
+          return elsewhere & bare if old.bolt_circle_mm.nil? || carried.include?(old.mount)
+          (elsewhere | one_of(:mount, old.mount) & another_circle) & bare
+        end
+
         private
+
+        # Mounts of motors that a listed part carries here.
+        def borne
+          (@context.accessories || []).select { |part| part.carries?(part.mount_from, old.mount) }.map(&:mount_from)
+        end
+
+        def another_circle
+          off = limits["match.bolt_circle_tolerance"]
+          beyond(:bolt_circle_mm, low: old.bolt_circle_mm - off, high: old.bolt_circle_mm + off)
+        end
 
         # On the kit's plate, else on a listed bracket, else not at all.
         def carried(text)
@@ -40,7 +59,8 @@ module Fenbo
             part.carries?(candidate.mount, old.mount) &&
               (
                 part.bolt_circle_mm.nil? || old.bolt_circle_mm.nil? ||
-                  Tolerance.at_most?((part.bolt_circle_mm - old.bolt_circle_mm).abs, limits["match.bolt_circle_tolerance"])
+                  Tolerance.at_most?((part.bolt_circle_mm - old.bolt_circle_mm).abs,
+                    limits["match.bolt_circle_tolerance"])
               )
           end
         end

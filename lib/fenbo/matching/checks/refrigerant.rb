@@ -5,6 +5,10 @@ module Fenbo
     module Checks
       # Beside a flammable refrigerant only what is marked for it.
       class Refrigerant < Check
+        def self.final? = true
+
+        def narrowing = place.flammable ? one_of(:flammable_ok, false) : nil
+
         def line
           return pass("the refrigerant is not flammable") unless place.flammable
           if candidate.flammable_ok

@@ -16,6 +16,11 @@ module Fenbo
           candidate.kit_with?(:blade) ? adapt("#{text}: the kit brings its own blade") : fail(text)
         end
 
+        def narrowing
+          opposite = Matching::Rotation::OPPOSITE[turned]
+          opposite && one_of(:rotation, opposite) & bare
+        end
+
         private
 
         # How each family is turned round.

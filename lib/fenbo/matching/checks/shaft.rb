@@ -8,19 +8,37 @@ module Fenbo
       class Shaft < Check
         def line
           return pass("it brings its own blade") if candidate.brings_blade?
-          bore = @context.blade&.fetch(:bore_mm, nil) || old.shaft_diameter_mm
           return unknown("shaft or bore") unless bore && candidate.shaft_diameter_mm
           off = candidate.shaft_diameter_mm - bore
           text = "#{figure(candidate.shaft_diameter_mm)} mm shaft in a #{figure(bore)} mm bore"
           return form(text) if Tolerance.at_most?(off.abs, limits["match.shaft_tolerance"])
           return fail("#{text}: too thick") if off.positive?
-          bushed(text, bore)
+          bushed(text)
+        end
+
+        # Thicker than the bore, or, where it is known what can be had, thinner by a step that
+        # no bushing makes up for.
+        def narrowing
+          return nil unless bore
+          off = limits["match.shaft_tolerance"]
+          wrong = beyond(:shaft_diameter_mm, high: bore + off)
+          wrong |= unbushed(off) if @context.accessories
+          wrong & !one_of(:integral_blade, true) & bare
         end
 
         private
 
+        def bore = @context.blade&.fetch(:bore_mm, nil) || old.shaft_diameter_mm
+
+        def unbushed(off)
+          steps = @context.accessories.select { |part| part.kind == "bushing" && part.fits_bore?(bore, off) }
+          steps
+            .map { |part| beyond(:shaft_diameter_mm, low: part.from_mm - off, high: part.from_mm + off) }
+            .reduce(beyond(:shaft_diameter_mm, low: bore - off)) { |all, one| all & one }
+        end
+
         # Where it is known what can be had, only a listed bushing counts.
-        def bushed(text, bore)
+        def bushed(text)
           unless @context.accessories
             return (
               adapt(

@@ -13,7 +13,13 @@ module Fenbo
           text = "#{candidate.rpm.to_i} rpm for #{old.rpm.to_i} rpm"
           return pass(text) if Tolerance.at_most?(off, limits["match.rpm_pass"])
           return adapt("#{text}: #{laws}", minutes: work("speed")) if Tolerance.at_most?(off, limits["match.rpm_adapt"])
-          beyond(text)
+          too_far(text)
+        end
+
+        def narrowing
+          return nil unless old.rpm
+          off = old.rpm * (limits["match.rpm_adapt"] + Tolerance::SLACK)
+          beyond(:rpm, low: old.rpm - off, high: old.rpm + off) & bare
         end
 
         private
@@ -32,7 +38,7 @@ module Fenbo
         end
 
         def other_poles
-          beyond("#{candidate.poles.to_i} poles for #{old.poles.to_i}")
+          too_far("#{candidate.poles.to_i} poles for #{old.poles.to_i}")
         end
 
         def by_poles
@@ -43,7 +49,7 @@ module Fenbo
           end
         end
 
-        def beyond(text)
+        def too_far(text)
           if candidate.kit_with?(:blade)
             adapt("#{text}: the kit brings its own blade")
           else

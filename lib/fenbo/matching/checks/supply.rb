@@ -5,6 +5,14 @@ module Fenbo
     module Checks
       # Phases equal, one nameplate voltage within a share of the site's, the hertz listed.
       class Supply < Check
+        def self.final? = true
+
+        def narrowing
+          off = limits["match.supply_tolerance"] * place.volts
+          !one_of(:phases, place.phases) | none_within(:hertz, place.hertz, place.hertz) |
+            none_within(:volts, place.volts - off, place.volts + off)
+        end
+
         def line
           if candidate.phases && candidate.phases != place.phases
             return fail("#{candidate.phases.to_i} phases, the site has #{place.phases}")

@@ -18,8 +18,11 @@ module Fenbo
         end
 
         def bushes?(shaft_mm, bore_mm, tolerance)
-          kind == "bushing" && from_mm && to_mm && Tolerance.at_most?((from_mm - shaft_mm).abs, tolerance) &&
-            Tolerance.at_most?((to_mm - bore_mm).abs, tolerance)
+          kind == "bushing" && fits_bore?(bore_mm, tolerance) && Tolerance.at_most?((from_mm - shaft_mm).abs, tolerance)
+        end
+
+        def fits_bore?(bore_mm, tolerance)
+          from_mm && to_mm && Tolerance.at_most?((to_mm - bore_mm).abs, tolerance)
         end
 
         def carries?(motor_mount, place_mount)
