@@ -70,6 +70,7 @@ module Fenbo
       # Weight of a set; not normalised.
       def prior(set, odds)
         return healthy_odds if set.empty?
+        return odds[set.first] if set.one?
         set.inject(1.0) { |product, c| product * odds[c] } * rules["second_fault"]**(set.size - 1)
       end
 
@@ -103,14 +104,7 @@ module Fenbo
       # What a fan shows that nothing is wrong with: seldom anything out of the
       # ordinary.
       def sound(test, m)
-        @sound[[test.id, m]] ||= begin
-          odd = rules["healthy"]["odd"]
-          row =
-            usual(test, m).each_with_index.map do |chance, k|
-              test.ordinary.include?(test.outcomes[k]) ? chance : chance * odd
-            end
-          row.map { |one| one / row.sum }
-        end
+        (@sound[test.id] ||= motions.each_index.map { |one| seldom_odd(test, usual(test, one)) })[m]
       end
 
       # The chance that the true outcome of a test is its kth, under any set:
@@ -159,22 +153,58 @@ module Fenbo
 
       # What is seen when nothing bears on a test.
       def usual(test, m)
-        @usual[[test.id, m]] ||= test.usual(motions[m], equipment.side, equipment.motor)
+        (@usual[test.id] ||= motions.map { |motion| test.usual(motion, equipment.side, equipment.motor) })[m]
       end
 
       # Running sums of each cause's picture, a nought before them; nil for a cause
       # that does not bear on the test.
       def cumulative(test, m)
-        @cumulative[[test.id, m]] ||= causes.each_index.map do |c|
-          picture(test, m, c)&.then { |chances| chances.inject([0.0]) { |sums, chance| sums << sums.last + chance } }
-        end
+        (@cumulative[test.id] ||= motions.each_index.map { |one| running_sums(test, one) })[m]
+      end
+
+      # [chance of each motion] under each listed set, in their order.
+      def motions_of_sets
+        @motions_of_sets ||= sets.map { |set| motion_of(set) }.freeze
       end
 
       private
 
       def weigh(one)
         motions.each_index.map do |m|
-          sets.map { |set| one.extra.sum(one.base) { |k, weight| weight * chance(one.test, m, set, k) } }
+          row = Array.new(sets.size, one.base)
+          one.extra.each { |k, weight| add(row, weight, one.test, m, k) }
+          row
+        end
+      end
+
+      # The same as `chance` for every listed set at once: none, one cause, two.
+      def add(row, weight, test, m, k)
+        table, idle = cumulative(test, m), usual(test, m)[k]
+        upto, below = table.map { |sums| sums ? sums[k + 1] : 1.0 }, table.map { |sums| sums ? sums[k] : 1.0 }
+        row[0] += weight * sound(test, m)[k]
+        h = 1
+        while h < row.size
+          a, b = sets[h]
+          bears = table[a] || (b && table[b])
+          row[h] += weight * if bears
+            b ? upto[a] * upto[b] - below[a] * below[b] : upto[a] - below[a]
+          else
+            idle
+          end
+          h += 1
+        end
+      end
+
+      def seldom_odd(test, usual)
+        odd = rules["healthy"]["odd"]
+        row =
+          usual.each_with_index.map { |chance, k| test.ordinary.include?(test.outcomes[k]) ? chance : chance * odd }
+        row.map { |one| one / row.sum }
+      end
+
+      def running_sums(test, m)
+        causes.each_index.map do |c|
+          picture(test, m, c)&.then { |chances| chances.inject([0.0]) { |sums, chance| sums << sums.last + chance } }
         end
       end
 

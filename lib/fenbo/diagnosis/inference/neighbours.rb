@@ -8,25 +8,36 @@ module Fenbo
     class Neighbours
       def initialize(case_file, model)
         @model = model
-        @positions =
-          case_file
-            .neighbour_evidence
-            .map { |position, evidence| [position, evidence.select { |one| model.equipment.test?(one.test) }] }
-            .reject { |_, list| list.empty? }
+        @alike = alike(case_file.neighbour_evidence)
+        @reaches = model.causes.map { |cause| cause.reaches.positive? }
         @known = {}
         @likelihoods = {}
       end
 
       # How much likelier the neighbours' findings are with this set of causes.
       def factor(set)
-        return 1.0 if @positions.empty?
-        reaching = set.select { |c| @model.causes[c].reaches.positive? }
+        return 1.0 if @alike.empty?
+        reaching = set.none? { |c| @reaches[c] } ? NONE : set.select { |c| @reaches[c] }
         @known[reaching] ||= over_struck(reaching)
       end
 
       def factor_of_unknown = factor([])
 
+      NONE = [].freeze
+      private_constant :NONE
+
       private
+
+      # [[on this side, evidence], how many neighbours show just that]
+      def alike(by_position)
+        by_position
+          .map { |position, all| [position, all.select { |one| @model.equipment.test?(one.test) }] }
+          .reject { |_, evidence| evidence.empty? }
+          .group_by { |position, evidence| [beside?(position), evidence.map { |one| one.to_a.first(3) }] }
+          .map { |(beside, _), all| [beside, all.first.last, all.size] }
+      end
+
+      def beside?(position) = position.start_with?(@model.equipment.side)
 
       # What reaches one neighbour by a common supply or control reaches them all: each
       # reaching cause strikes the bank or spares it; sum over both.
@@ -38,19 +49,17 @@ module Fenbo
               reaching.inject(1.0) do |product, c|
                 product * (struck.include?(c) ? @model.causes[c].reaches : 1 - @model.causes[c].reaches)
               end
-            @positions.inject(chance) do |product, (position, evidence)|
-              product * likelihood(struck.select { |c| there?(c, position) }, position, evidence)
+            @alike.inject(chance) do |product, (beside, evidence, count)|
+              product * likelihood(struck.select { |c| there?(c, beside) }, evidence)**count
             end
           end
       end
 
       # On the other side of the unit only what belongs to the whole unit reaches.
-      def there?(c, position)
-        @model.causes[c].unit? || position.start_with?(@model.equipment.side)
-      end
+      def there?(c, beside) = beside || @model.causes[c].unit?
 
-      def likelihood(struck, position, evidence)
-        @likelihoods[[struck, position]] ||= if struck.empty?
+      def likelihood(struck, evidence)
+        (@likelihoods[struck] ||= {}.compare_by_identity)[evidence] ||= if struck.empty?
           untouched(evidence)
         else
           over(@model.motion_of(struck), evidence) { |test, m| @model.distribution(test, m, struck) }

@@ -104,10 +104,7 @@ module Fenbo
 
       def weigh_listed
         prior = model.sets.map { |set| model.prior(set, @odds) * @neighbours.factor(set) }
-        rows =
-          model.motions.each_index.map do |m|
-            model.sets.each_with_index.map { |set, h| prior[h] * model.motion_of(set)[m] }
-          end
+        rows = model.motions.each_index.map { |m| prior.zip(model.motions_of_sets).map { |one, row| one * row[m] } }
         evidence.each { |one| rows.each_with_index { |row, m| scale(row, listed(one, m)) } }
         rows
       end
@@ -115,11 +112,11 @@ module Fenbo
       # For each cause, the product of what it lifts: each piece of evidence against
       # a healthy fan's, where that is more than one, in the motion that suits it best.
       def lifts(rows)
-        single = model.causes.each_index.map { |c| 1 + c }
         live = rows.each_index.select { |m| rows[m].sum > 0 }
-        single.map do |h|
-          live
-            .map { |m| evidence.inject(1.0) { |lift, one| lift * [listed(one, m)[h] / listed(one, m)[0], 1.0].max } }
+        by_motion = live.map { |m| evidence.map { |one| listed(one, m) }.map { |row| [row, row[0]] } }
+        model.causes.each_index.map do |c|
+          by_motion
+            .map { |all| all.inject(1.0) { |lift, (row, well)| (row[1 + c] > well) ? lift * row[1 + c] / well : lift } }
             .max
         end
       end
