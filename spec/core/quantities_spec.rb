@@ -43,6 +43,7 @@ RSpec.describe Fenbo::Quantities do
   {"7" => 7.0, " 0,25 " => 0.25, "−3.5" => -3.5, "–2" => -2.0, "1e3" => nil, "1/2" => nil, "" => nil, "5 A" => nil,
    "1234567890" => nil}.each do |typed, number|
     it("reads #{typed.inspect} as a plain number: #{number.inspect}") {
- expect(described_class.number(typed)).to eq number }
+      expect(described_class.number(typed)).to eq number
+    }
   end
 end

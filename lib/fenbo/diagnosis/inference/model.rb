@@ -187,10 +187,10 @@ module Fenbo
           a, b = sets[h]
           bears = table[a] || (b && table[b])
           row[h] += weight * if bears
-            b ? upto[a] * upto[b] - below[a] * below[b] : upto[a] - below[a]
-          else
-            idle
-          end
+                      b ? upto[a] * upto[b] - below[a] * below[b] : upto[a] - below[a]
+                    else
+                      idle
+                    end
           h += 1
         end
       end

@@ -17,7 +17,7 @@ module Fenbo
       # How much likelier the neighbours' findings are with this set of causes.
       def factor(set)
         return 1.0 if @alike.empty?
-        reaching = set.none? { |c| @reaches[c] } ? NONE : set.select { |c| @reaches[c] }
+        reaching = (set.none? { |c| @reaches[c] }) ? NONE : set.select { |c| @reaches[c] }
         @known[reaching] ||= over_struck(reaching)
       end
 
