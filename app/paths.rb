@@ -21,7 +21,8 @@ module Paths
     "jobs" => "Stations::Call::Jobs",
     "bench" => "Bench::Route",
     "learning" => "Learning::Route",
-    "job-files" => "JobFiles::Route"
+    "job-files" => "JobFiles::Route",
+    "reports" => "Stations::HandOver::Bundles"
   }.freeze
 
   OF_A_JOB = {

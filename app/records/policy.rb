@@ -15,7 +15,8 @@ module Policy
     edit_catalogue: %w[office],
     edit_shop: %w[office],
     manage_people: %w[office],
-    bring_in: %w[office]
+    bring_in: %w[office],
+    bundle_reports: %w[technician office]
   }.freeze
 
   WORDS = {
@@ -28,7 +29,8 @@ module Policy
     edit_catalogue: "The catalogue is kept by the office.",
     edit_shop: "The shop's settings are kept by the office.",
     manage_people: "People are kept by the office.",
-    bring_in: "Job files are brought in by the office."
+    bring_in: "Job files are brought in by the office.",
+    bundle_reports: "Reports of many jobs are for technicians and the office."
   }.freeze
 
   module_function

@@ -29,6 +29,7 @@ RSpec.describe Policy, :rolled_back do
     "/jobs/:number/prove/readings" => field, "/jobs/:number/prove/temperatures" => field,
     "/jobs/:number/readings" => field, "/jobs/:number/readings/:id/void" => field, "/jobs/:number/sounds" => field,
     "/jobs/:number/source" => field, "/jobs/:number/state" => field, "/jobs/:number/stations/:name" => field,
+    "/reports/?" => crew,
     "/learning" => office, "/meter/simulated" => field, "/settings/appearance" => everyone,
     "/settings/me" => everyone, "/settings/password" => everyone, "/settings/people" => office,
     "/settings/people/:id" => office, "/settings/shop" => office, "/settings/tokens" => everyone,

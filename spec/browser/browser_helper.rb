@@ -8,7 +8,7 @@ Capybara.register_driver(:chromium) do |app|
   quiet =
     %w[
       no-sandbox disable-gpu disable-quic no-first-run disable-background-networking disable-component-update
-      disable-sync
+      disable-sync use-fake-ui-for-media-stream use-fake-device-for-media-stream
     ].to_h { |name| [name, nil] }
   Capybara::Cuprite::Driver.new(
     app,

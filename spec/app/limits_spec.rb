@@ -1,0 +1,108 @@
+# frozen_string_literal: true
+
+require_relative "app_spec_helper"
+
+# Limits that only a screen or a record reads: moved in the shop's settings, each changes
+# what is shown or kept.
+RSpec.describe Fenbo::Limits, :rolled_back do
+  let(:unit) { create(:unit) }
+  let(:job) { create(:job, unit:) }
+  let(:fan) { unit.fan_positions.first }
+
+  # What the block answers by the trade's figure and by the shop's own.
+  def moved(name, value)
+    usual = yield
+    Setting.write("limits", {name => value})
+    [usual, yield]
+  end
+
+  it "reckons work without a plan" do
+    clock = Fenbo::Product::JobClock.new(file(job), now: Time.now, limits: described_class.default)
+    minutes = -> { Stations::Source::PartSources.new(file(job), plan: nil, clock:).question["work_minutes"] }
+    expect(moved("work.unplanned_minutes", 95, &minutes)).to eq [60, 95]
+  end
+
+  it "takes a complaint for a return only so long" do
+    earlier = create(:job, unit:, status: "closed", opened_at: 100.days.ago)
+    Decision.create!(job: earlier, user: create(:user), fan_position: fan, causes: %w[bearing_worn], action: "repair", proposed: "bearing_worn",
+      taken_at: 100.days.ago, client_id: SecureRandom.uuid, standing: {})
+    listed = lambda do
+      sign_in create(:user)
+      get("/jobs/#{job.number}/call")
+      page.match?(/job #{earlier.number},/)
+    end
+    expect(moved("job.comes_back_days", 50, &listed)).to eq [true, false]
+  end
+
+  it "gives a fitted motor its warranty" do
+    motor = Motor.first
+    until_when = lambda do
+      one = create(:job, unit: Unit.find(unit.id), fan_position: fan)
+      PartChoice.create!(job: one, motor:, user: create(:user))
+      book = Struct.new(:record, :now, :job).new(one, Time.now, Struct.new(:steps).new([1]))
+      Entries::Closing.new(book).finish(create(:user))
+      fan.fitted_motors.reload.max_by(&:id).tap { |fitted| fitted.update!(installed_on: Date.today - 1) }.warranty_until
+    end
+    usual, own = moved("fitting.warranty_months", 60, &until_when)
+    expect([usual, own]).to eq [Date.today >> 24, Date.today >> 60]
+  end
+
+  it "reads no longer a log than it should" do
+    log = (0..30).map { |minute| "#{minute}; #{12 - minute / 5.0}" }.join("\n")
+    fault = lambda do
+      meter = Shared::Instrument.of("pulldown", {"setpoint" => "4", "readings" => log}, user: create(:user))
+      meter.ask
+      meter.faults["readings"]
+    end
+    expect(moved("pulldown.most_readings", 20, &fault)).to match [nil, /More than 20 lines/]
+  end
+
+  describe "beside the parts" do
+    effects = Struct.new(:old_watts, :watts)
+    part = Struct.new(:part_no, :effects)
+    let(:ec) { part.new("EC", effects.new(60.0, 20.0)) }
+    let(:plain) { part.new("PLAIN", effects.new(60.0, 57.0)) }
+    let(:search) do
+      prices = {"EC" => 20_000, "PLAIN" => 12_000}
+      Struct.new(:candidates, :job, :position, :prices) {
+        def price_cents(part_no)
+          prices[part_no]
+        end
+      }
+        .new([ec, plain], file(job), file(job).unit.fans.first, prices)
+    end
+
+    it "counts a box as a freezer below its setting" do
+      unit.update!(setpoint_c: -12)
+      saved = -> { Stations::Match::EnergyOf.of(search, ec).saved_cents }
+      warmer, colder = moved("energy.freezer_c", -15, &saved).reverse
+      expect(colder).to be > warmer
+    end
+
+    it "holds a thrifty motor against the cheapest that is no thriftier than the old one" do
+      extra = -> { Stations::Match::EnergyOf.of(search, ec).payback_years }
+      usual, own = moved("energy.alike", 0.99, &extra)
+      expect(own).to be > usual
+    end
+
+    it "names spacers of the usual thickness" do
+      form = Struct.new(:asked_question, :result).new(
+        Fenbo::Tools.entry("fit").example.merge("L" => 58, "t" => 0.0, "n_max" => 0, "key" => nil, "O" => nil),
+        Struct.new(:verdict).new("does_not_fit")
+      )
+      ways = -> { Stations::Match::WaysOut.new(search, "EC", form).send(:spacers)&.title }
+      usual, own = moved("fit.usual_spacer", 3.0, &ways)
+      expect([usual, own]).to match [/of 1\.6 mm/, /of 3 mm/]
+    end
+  end
+
+  it "calls fans alike beside their neighbours" do
+    beside = lambda do |limits|
+      bank = Fenbo::Electrical::Bank.new(file(job), limits:)
+      bank.define_singleton_method(:reference) { |_| [1.0, 1.0] }
+      bank.beside(file(job).unit.fans.first, 1.12)
+    end
+    default = described_class.default
+    expect([default, default.with("bank.alike" => 0.5)].map(&beside)).to eq %w[higher alike]
+  end
+end
