@@ -43,6 +43,7 @@ module Fenbo
   autoload :KnowledgeCheck, "fenbo/kernel/knowledge_check"
   autoload :KnowledgeError, "fenbo/kernel/errors"
   autoload :MissingLibrary, "fenbo/kernel/errors"
+  autoload :LimitSense, "fenbo/kernel/limit_sense"
   autoload :Limits, "fenbo/kernel/limits"
   autoload :Matching, "fenbo/matching"
   autoload :Product, "fenbo/product"

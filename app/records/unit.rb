@@ -9,6 +9,9 @@ class Unit < ApplicationRecord
   has_many :jobs
   has_one :customer, through: :site
 
+  # What a known refrigerant is, nobody has to tick.
+  before_validation { self.flammable = group.flammable? if group }
+
   validates :name, presence: {message: "Please give a name."}, length: {maximum: 120}
   validates :family,
     inclusion: {
@@ -49,6 +52,9 @@ class Unit < ApplicationRecord
   def fans = fan_positions
 
   def position(key) = fan_positions.find { |one| one.key == key }
+
+  # @return [Fenbo::Refrigerant::Group, nil] nil where nobody knows it
+  def group = Fenbo::Refrigerant::Group.of(refrigerant)
 
   private
 

@@ -8,6 +8,7 @@ module Settings
       rate, trip, tariff = cents(:rate), cents(:trip), cents(:tariff)
       fault(:rate, "The rate is needed.") if rate.nil?
       limits = own_limits
+      Fenbo::LimitSense.new(limits).faults.each { |one, message| fault("limits.#{one}", "It #{message}.") }
       return false unless clean?
       Setting.transaction do
         {

@@ -13,6 +13,7 @@ module Shared
       "not_by_amps" => "not by amps",
       "correct" => "correct the supply or the fault",
       "stop" => "stop the motor",
+      "no_supply" => "dead: no supply or not called",
       "open_winding" => "a winding is open",
       "open_protector" => "protector or leads open",
       "shorted_turns" => "shorted turns",

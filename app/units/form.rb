@@ -33,7 +33,7 @@ module Units
         serial: text(:serial, longest: 80),
         installed_year: whole(:installed_year, 1950..2100),
         refrigerant: text(:refrigerant, longest: 30),
-        flammable: flag(:flammable),
+        flammable:,
         wet: flag(:wet),
         belt: flag(:belt),
         setpoint_c: quantity(:setpoint, "temperature"),
@@ -52,6 +52,16 @@ module Units
         quirks: text(:quirks),
         **lock
       }
+    end
+
+    # Known by its name, else as it was answered; asked of a name that nobody knows.
+    def flammable
+      answered = {"1" => true, "0" => false}[params[:flammable].to_s]
+      name = typed(:refrigerant)
+      if answered.nil? && !name.empty? && Fenbo::Refrigerant::Group.of(name).nil?
+        fault(:flammable, "“#{name[0, 30]}” is not known here: is it flammable?")
+      end
+      Fenbo::Refrigerant::Group.flammable?(name, answered:)
     end
 
     # Positions are only added: one with a history is never taken away.

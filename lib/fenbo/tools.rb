@@ -8,6 +8,8 @@ module Fenbo
 
     # What several answers hold.
     Span = Shape.of(low: Float, high: Float)
+    Leg = Shape.of(amps: Float, error: Float, ratio: Shape.maybe(Float), verdict: String,
+      turns_needed: Shape.maybe(Integer))
     Check = Shape.of(check: String, result: String, reason: String)
     Weight = Shape.of(id: String, weight: Float)
 

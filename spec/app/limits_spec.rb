@@ -99,7 +99,7 @@ RSpec.describe Fenbo::Limits, :rolled_back do
   it "calls fans alike beside their neighbours" do
     beside = lambda do |limits|
       bank = Fenbo::Electrical::Bank.new(file(job), limits:)
-      bank.define_singleton_method(:reference) { |_| [1.0, 1.0] }
+      bank.define_singleton_method(:reference) { |_, _| [1.0, 1.0] }
       bank.beside(file(job).unit.fans.first, 1.12)
     end
     default = described_class.default

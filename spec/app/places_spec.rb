@@ -37,6 +37,21 @@ RSpec.describe "places and parts", :rolled_back do
     expect(unit.fan_positions.map(&:key)).to eq %w[evaporator-1 evaporator-2 evaporator-3]
   end
 
+  it "knows a flammable refrigerant by its name, and asks about one it does not know" do
+    before = Unit.maximum(:id)
+    keep = ->(**typed) do
+      send_form "/units", name: "Ice room", site: create(:site).id, family: "walk_in_cooler", supply_volts: "230",
+        supply_phases: "1", supply_hertz: "50", evaporator_fans: "1", **typed
+      Unit.where("id > ?", before).order(:id).last.tap { |unit| before = unit.id if unit }
+    end
+    expect(keep[refrigerant: "r 600 a", flammable: "0"]).to be_flammable
+    expect(keep[refrigerant: "R448A", flammable: "1"]).not_to be_flammable
+    expect(keep[refrigerant: "R-999"]).to be_nil
+    expect(page).to include "is not known here: is it flammable?", 'value="R-999"'
+    expect(keep[refrigerant: "R-999", flammable: "0"]).not_to be_flammable
+    expect(keep[refrigerant: ""]).to be_flammable
+  end
+
   it "notes a starter whose dial has two ends in order, and asks the match with it" do
     unit = create(:unit, supply_volts: 400, supply_phases: 3)
     keep = ->(**typed) do

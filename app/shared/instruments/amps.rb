@@ -88,7 +88,7 @@ module Shared
       # How this fan's amps compare with its neighbours', once some of them were read.
       def beside
         said = fan && Fenbo::Electrical::Bank.new(job, limits: Shop.limits)
-          .beside(fan, Fenbo::Electrical::Bank.mean(result))
+          .beside(fan, Fenbo::Electrical::Bank.mean(result), result.verdict)
         said ? {"amps_beside_neighbours" => said} : {}
       end
 

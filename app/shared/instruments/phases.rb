@@ -8,6 +8,11 @@ module Shared
       AMPS = {"amps_a" => "Line a", "amps_b" => "Line b", "amps_c" => "Line c"}.freeze
       ROLLED = {"rolled_a" => "Line a", "rolled_b" => "Line b", "rolled_c" => "Line c"}.freeze
 
+      PLATE = [
+        Field.new(name: "plate_amps", label: "Amps", kind: "current", group: "Nameplate, to judge the load by"),
+        Field.new(name: "service_factor", label: "Service factor", group: "Nameplate, to judge the load by")
+      ].freeze
+
       def fields
         VOLTS.map { |name, label| Field.new(name:, label:, kind: "voltage", group: "Volts, line to line") } +
           AMPS.map { |name, label| Field.new(name:, label:, kind: "current", group: "Amps") } +
@@ -18,13 +23,13 @@ module Shared
               kind: "current",
               group: "Amps after all leads moved one step (a to b, b to c, c to a)"
             )
-          end
+          end + (fan ? [] : PLATE)
       end
 
+      # One typing serves the legs' balance, their load and what stands at the motor.
       def findings
-        return {"voltage_balance" => "phase_missing"} if result.lost_leg
-        balance = result.volts&.verdict or return {}
-        {"voltage_balance" => %w[good watch].include?(balance) ? "balanced" : "unbalanced"}
+        return dead if result.verdict == "no_supply"
+        {**balance, **load}
       end
 
       def working
@@ -46,8 +51,25 @@ module Shared
           "volts" => three(VOLTS),
           "amps" => three(AMPS),
           "rolled_amps" => three(ROLLED),
-          "meter" => user.meter_for_core
+          "meter" => user.meter_for_core,
+          "nameplate_amps" => plate ? plate.amps_at(site_volts) : figure("plate_amps"),
+          "service_factor" => plate ? plate.service_factor : number("service_factor")
         }.compact
+      end
+
+      # Nothing on any leg: no supply, as far as its volts were read.
+      def dead = result.volts ? {"voltage_at_motor" => "absent"} : {}
+
+      def balance
+        return {"voltage_balance" => "phase_missing"} if result.lost_leg
+        said = result.volts&.verdict or return {}
+        {"voltage_balance" => %w[good watch].include?(said) ? "balanced" : "unbalanced"}
+      end
+
+      # Of the fan whose plate it was judged by.
+      def load
+        said = fan && result.amps&.load
+        Fenbo::Diagnosis::Test["amps"].outcomes.include?(said) ? {"amps" => said} : {}
       end
 
       # All three or none: one missing is told at its field.

@@ -106,13 +106,38 @@ module Fenbo
             )
           )
         end
+        name, limit = watts_line
         reason(
           "#{amps.watts.first.round(1)} W is #{MEANING.fetch(amps.verdict, "too close to a limit for this meter")}",
-          "watts.window_high",
-          limit: amps.window.high.round(2),
+          name,
+          limit: limit.round(2),
           value: amps.watts.first.round(2),
-          source: limits.source("watts.window_high")
+          source: limits.source(name)
         )
+      end
+
+      # The line of an EC motor's window that its verdict hangs on.
+      def watts_line
+        watts, error = amps.watts
+        lines = {"amps.none" => amps.window.none, "watts.window_low" => amps.window.low,
+                 "watts.window_high" => amps.window.high}
+        return ["amps.none", amps.window.none] if amps.verdict == "none"
+        return ["watts.window_high", amps.window.high] unless amps.verdict == "cannot_tell"
+        lines.find { |_, line| (watts - line).abs <= error } || lines.to_a.last
+      end
+
+      # The lines of the window that a leg's error straddles, with their figures.
+      def straddled(leg)
+        named = {"amps.none" => amps.window.none, "amps.window_low" => amps.window.low, highest => amps.window.high}
+        named["locked_ratio.#{question.family}"] = amps.window.locked if amps.window.locked
+        named.select { |_, line| (leg.amps - line).abs <= leg.error }
+      end
+
+      # What the window ends by: a printed service factor, else the usual share.
+      def highest
+        used = %w[three_phase split_phase].include?(question.family) &&
+          (question.service_factor || question.service_factor_amps)
+        used ? "service_factor" : "amps.window_high"
       end
 
       def legs
@@ -128,8 +153,13 @@ module Fenbo
           rule: line,
           limit: limit.round(3),
           value: leg.amps.round(4),
-          source: limits.source(line)
+          source: source(line)
         )
+      end
+
+      # A figure of the plate is no limit of the trade.
+      def source(line)
+        (line == "service_factor") ? "electrical/window" : limits.source(line)
       end
 
       def line_for(verdict)
@@ -141,7 +171,7 @@ module Fenbo
         when "locked"
           ["locked_ratio.#{question.family}", amps.locked_amps]
         else
-          ["amps.window_high", amps.window.high]
+          [highest, amps.window.high]
         end
       end
 
@@ -155,14 +185,27 @@ module Fenbo
 
       def cannot_tell
         return unless amps.verdict == "cannot_tell"
-        [
-          limited(
-            "The meter's error straddles a limit (#{question.meter}), so it cannot be told",
-            "amps.window_high",
-            nil
-          ),
-          remedy
-        ]
+        [*(straddles unless question.ec?), remedy]
+      end
+
+      # One for each limit that some leg may lie on either side of.
+      def straddles
+        amps
+          .legs
+          .select { |leg| leg.verdict == "cannot_tell" }
+          .flat_map { |leg| straddled(leg).map { |name, line| [name, line, leg] } }
+          .uniq(&:first)
+          .map do |name, line, leg|
+            Reason.new(
+              text:
+                "The meter's error straddles #{number(line)} A (#{question.meter}), so it cannot be told on which " \
+                  "side of it the reading lies",
+              rule: name,
+              limit: line.round(3),
+              value: leg.amps.round(4),
+              source: source(name)
+            )
+          end
       end
 
       def remedy

@@ -29,10 +29,11 @@ module Fenbo
 
       def odd_ones = rows.select(&:odd)
 
-      # alike, higher or lower than the median of the other fans on this side; nil where
-      # none of them was read.
-      def beside(fan, amps)
-        others = reference(fan)
+      # alike, higher or lower than the median of the other fans on this side; nil where none
+      # of them was read, or this one is in good standing and none of them is.
+      # @param verdict [String, nil] of this fan's own reading
+      def beside(fan, amps, verdict = reading(fan)&.verdict)
+        others = reference(fan, verdict)
         return nil if others.empty? || amps.nil?
         middle = Statistics.median(others)
         return (amps.zero? ? "alike" : "higher") if middle.zero?
@@ -48,10 +49,12 @@ module Fenbo
 
       def readings = @readings ||= @job.readings_of("amps", phase: "before")
 
-      # Amps of the other fans on this side: those inside their window, or all where none is.
-      def reference(fan)
+      # Amps of the other fans on this side that are in good standing; of all of them where not
+      # one fan is, this one neither.
+      def reference(fan, verdict)
         others = @fans.select { |other| other.side == fan.side && other != fan && reading(other) }
         good = others.select { |other| GOOD.include?(reading(other).verdict) }
+        return [] if good.empty? && GOOD.include?(verdict)
         (good.any? ? good : others).filter_map { |other| amps_of(other) }
       end
 
@@ -75,7 +78,7 @@ module Fenbo
 
       # With one other fan, or others that differ, nobody can say which one is odd.
       def agreed?(fan)
-        others = reference(fan)
+        others = reference(fan, reading(fan)&.verdict)
         others.size >= 2 && others.max - others.min <= 2 * @limits["bank.alike"] * Statistics.median(others)
       end
 

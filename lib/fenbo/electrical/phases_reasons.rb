@@ -26,7 +26,21 @@ module Fenbo
         @limits = phases.limits
       end
 
-      def list = [lost, dead, volts, derating, amps, meter, rolled].compact
+      # The limit that a grade has crossed, or stayed within.
+      CROSSED = {
+        volts: {"good" => "good", "watch" => "good", "correct" => "watch", "stop" => "correct"},
+        amps: {"good" => "good", "watch" => "good", "fault" => "watch"}
+      }.freeze
+      LOAD = {
+        "over" => "over its plate: correct it before the motor is left to run",
+        "under" => "under its plate, which is not good news: blade, air path, or a motor too big for its load",
+        "within" => "within its plate"
+      }.freeze
+
+      def list
+        return [dead] if @phases.dead?
+        [lost, no_current, volts, derating, amps, *load, meter, rolled].compact
+      end
 
       private
 
@@ -40,21 +54,59 @@ module Fenbo
       end
 
       def dead
+        measured = {"voltage" => @phases.question.volts, "current" => @phases.question.amps}.compact.keys
+        limited(
+          "No #{measured.join(" and no ")} on any leg: dead. Either it is not called, which reads the same, or it " \
+          "has no supply: check the call, then disconnect, fuses and contactor",
+          @phases.question.volts ? "balance.dead_volts" : "balance.dead_amps",
+          (@phases.question.volts || @phases.question.amps).max
+        )
+      end
+
+      def no_current
         if @phases.question.amps&.max&.zero?
           reason(
-            "No current flows on any leg: a stage that is off on purpose reads the same, check the call first",
+            "Voltage, and no current on any leg: open windings or protector, or an open connector behind the reading",
             "phases.no_current"
           )
         end
       end
 
+      # Each leg that is off its plate, or that none of them is.
+      def load
+        legs = @phases.legs
+        return [] if legs.empty?
+        off = legs.each_with_index.reject { |leg, _| leg.verdict == "within" }
+        return [load_reason("Every leg is #{LOAD["within"]}", "within", legs.map(&:ratio).max)] if off.empty?
+        off.map { |leg, index| leg_reason(leg, Phases::LEGS[index]) }
+      end
+
+      def leg_reason(leg, name)
+        if leg.verdict == "cannot_tell"
+          return reason("Leg #{name}: this clamp cannot tell whether it is within its plate#{turns(leg)}", "meter.turns",
+            value: leg.turns_needed)
+        end
+        verdict = (leg.verdict == "over") ? "over" : "under"
+        load_reason("Leg #{name}: #{format("%.3g", leg.amps)} A is #{format("%.3g", leg.ratio)} × nameplate, " \
+          "#{LOAD[verdict]}", verdict, leg.ratio)
+      end
+
+      def turns(leg)
+        leg.turns_needed ? ": wrap #{leg.turns_needed} turns" : ": it takes a finer one"
+      end
+
+      def load_reason(text, verdict, ratio)
+        return limited(text, "amps.window_low", ratio.round(3)) if verdict == "under"
+        name, limit = @phases.highest
+        return limited(text, name, ratio.round(3)) unless name == "service_factor"
+        reason(text, name, limit:, value: ratio.round(3))
+      end
+
       def volts
         verdict = @phases.volts_verdict or return
-        return reason("There is no voltage on any leg", "phases.no_voltage") if @phases.question.volts.sum.zero?
-        name = (verdict == "stop") ? "balance.volts_correct" : "balance.volts_#{verdict}"
         limited(
           "Volts differ by #{percent(@phases.volts_unbalance)} from their mean: #{VOLTS[verdict]}",
-          name,
+          "balance.volts_#{CROSSED[:volts][verdict]}",
           @phases.volts_unbalance.round(2)
         )
       end
@@ -73,10 +125,9 @@ module Fenbo
 
       def amps
         verdict = @phases.amps_verdict or return
-        name = (verdict == "good") ? "balance.amps_good" : "balance.amps_watch"
         limited(
           "Amps differ by #{percent(@phases.amps_unbalance)} from their mean: #{AMPS[verdict]}",
-          name,
+          "balance.amps_#{CROSSED[:amps][verdict]}",
           @phases.amps_unbalance.round(2)
         )
       end

@@ -60,6 +60,12 @@ module Fenbo
           ].reject { |_, cents| cents.zero? }.map { |what, cents| {what:, cents:} }
       end
 
+      # Past the product's limit nothing is saved by being cheap: what each further hour costs.
+      def lateness_cents
+        return 0 if margin_hours.nil? || margin_hours >= 0
+        (-margin_hours * @limits["sourcing.late_hour_loss"] * @question.product_value_cents).round
+      end
+
       def total_cents = lines.sum { |line| line[:cents] } + product_loss_cents
 
       # Worse on one count and no better on the other.

@@ -4,7 +4,8 @@ require "date"
 
 module Fenbo
   module Sourcing
-    # Every way to get the part and do the work, cheapest in all first.
+    # Every way to get the part and do the work, cheapest in all first; where every one is
+    # too late for the product, the one that loses least by the hour.
     #
     # in:  now, the customer's rules, working hours, offers, stopgaps; see Question
     # out: options with finish_at, total_cents, lines, product loss and margin;
@@ -19,10 +20,20 @@ module Fenbo
       end
 
       def options
-        @options ||= all.select(&:possible?).sort_by { |option| [option.total_cents, option.finish, option.offer.id] }
+        @options ||= possible.sort_by { |option| [weighed(option), option.finish, option.offer.id] }
       end
 
+      # Whether every way ends past the product's limit.
+      def all_late? = possible.all? { |option| option.margin_hours&.negative? }
+
       private
+
+      def possible = @possible ||= all.select(&:possible?)
+
+      # Cheapest in all; where all are late, with what each further hour costs.
+      def weighed(option)
+        option.total_cents + (all_late? ? option.lateness_cents : 0)
+      end
 
       def all
         @all ||=
@@ -45,11 +56,21 @@ module Fenbo
 
       def best_reason
         best = options.first
+        return late_reason(best) if all_late?
         reason(
           "#{best.offer.id} is cheapest in all and done #{best.finish.strftime("%a %d %b %H:%M")}",
           "source.cheapest",
           value: best.total_cents,
           source: "sourcing/options"
+        )
+      end
+
+      def late_reason(best)
+        limit_reason(
+          "Every way ends after the product's limit: #{best.offer.id}, done #{best.finish.strftime("%a %d %b %H:%M")}, " \
+          "loses least by the hours it is late; a stopgap may win them back",
+          "sourcing.late_hour_loss",
+          value: best.lateness_cents
         )
       end
 

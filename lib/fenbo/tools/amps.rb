@@ -5,8 +5,7 @@ module Fenbo
     define "amps", about: "Does a running current fit the nameplate, and can this meter tell?",
       tool: -> { Electrical::Amps },
       answer: Answer.of(
-        legs: [Shape.of(amps: Float, error: Float, ratio: Shape.maybe(Float), verdict: String,
-          turns_needed: Shape.maybe(Integer))],
+        legs: [Leg],
         window: Shape.maybe(Span),
         turns_needed: Shape.maybe(Integer),
         voltage: Shape.maybe(Shape.of(ratio: Shape.maybe(Float), verdict: Shape.maybe(String))),

@@ -95,6 +95,25 @@ RSpec.describe Fenbo::Electrical::Amps do
     expect(result.reasons.find { |reason| reason.rule == "amps.window_low" }.source).to eq "shop"
   end
 
+  it "names the limit that its verdict hangs on" do
+    rule = ->(result) { result.reasons.map(&:rule) }
+    meter = {"percent" => 2, "counts" => 5, "resolution" => 0.01}
+    read = ->(amps, **motor) do
+      Fenbo.call(:amps, {"motor" => {"family" => "psc", "nameplate_amps" => 1.2, **motor.transform_keys(&:to_s)},
+        "reading" => {"amps" => [amps].flatten, "meter" => meter}})
+    end
+    expect(rule[read[0.9]]).to include "amps.window_low"
+    expect(rule[read[1.3]]).to include "amps.window_high"
+    expect(rule[read[1.3]]).not_to include "amps.window_low"
+    expect(rule[read[0.05]]).to include "amps.none"
+    three = read[[1.3, 1.3, 1.3], family: "three_phase", service_factor: 1.15]
+    expect(rule[three]).to include "service_factor"
+    expect(three.reasons.find { |one| one.rule == "service_factor" }).to have_attributes(limit: 1.38)
+    ec = Fenbo.call(:amps, {"motor" => {"family" => "ec", "nameplate_watts" => 30},
+      "reading" => {"amps" => [0.2], "watts" => 0.5}})
+    expect([ec.verdict, rule[ec]]).to match ["none", include("amps.none")]
+  end
+
   it "names every wrong field at once" do
     refusal =
       amps(

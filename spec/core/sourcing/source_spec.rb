@@ -50,6 +50,20 @@ RSpec.describe Fenbo::Sourcing::Source do
     expect(losses).to eq [0, 200_000, 400_000]
   end
 
+  it "recommends by the hours too late where every way is too late, not the cheapest" do
+    late = {now: "2031-05-09T16:30", hours_to_limit: 3.0, product_value_cents: 400_000, stopgaps: []}
+    ways = [{"id" => "near", "kind" => "counter", "price_cents" => 9000, "travel_minutes" => 20,
+             "open" => {"days" => [6], "from" => "08:00", "to" => "12:00"}},
+      {"id" => "far", "kind" => "order", "price_cents" => 5000, "lead_days" => 4}]
+    week = {"days" => [1, 2, 3, 4, 5, 6], "from" => "08:00", "to" => "17:00"}
+    result = source(**late, offers: ways, work_hours: week)
+    expect(result[:options].map { |one| one[:product_loss_cents] }.uniq).to eq [400_000]
+    expect(result.verdict).to eq "near"
+    expect(result.reasons.first).to have_attributes(rule: "sourcing.late_hour_loss")
+    # With nothing to lose the cheapest stands.
+    expect(source(**late, offers: ways, work_hours: week, product_value_cents: 0).verdict).to eq "far"
+  end
+
   it "marks as frontier exactly what no other beats" do
     rows = source[:options]
     rows.each do |one|

@@ -4,21 +4,23 @@ module Fenbo
   module Matching
     module Checks
       # The same way round, both seen from the shaft end: as the old one turned, else as its
-      # blade was made to.
+      # blade was made to. Which way that was is never made up.
       class Rotation < Check
+        # Held from both ends: the motor turns round in it, and its shaft with it.
+        FRAME = "c_frame"
+        NOTE = "note which way the blade turns before the old motor comes off, and set the new one so"
+
         def line
-          return unknown("the rotation") unless turned && candidate.rotation
+          return not_noted unless turned
+          return unknown("its rotation") unless candidate.rotation
           return reversible if candidate.rotation == "reversible"
-          if turned == "reversible" || candidate.rotation == turned
-            return pass("#{Matching::Rotation.words(candidate.rotation)}, as the old #{old.rotation ? "one" : "blade"}")
-          end
-          text = "#{Matching::Rotation.words(candidate.rotation)}, the old one the other way"
-          candidate.kit_with?(:blade) ? adapt("#{text}: the kit brings its own blade") : fail(text)
+          return pass("#{words(candidate.rotation)}, as the old #{noted? ? "one" : "blade"}") if candidate.rotation == turned
+          other_way("#{words(candidate.rotation)}, the old one the other way")
         end
 
         def narrowing
           opposite = Matching::Rotation::OPPOSITE[turned]
-          opposite && one_of(:rotation, opposite) & bare
+          opposite && one_of(:rotation, opposite) & !one_of(:mount, FRAME) & bare
         end
 
         private
@@ -33,16 +35,29 @@ module Fenbo
         }.freeze
 
         def reversible
-          text = "reversible: set it #{Matching::Rotation.words(wanted)}"
-          pass(text, setting: "#{HOW.fetch(candidate.family)} so that it turns #{Matching::Rotation.words(wanted)}")
+          pass("reversible: set it #{words(turned)}",
+            setting: "#{HOW.fetch(candidate.family)} so that it turns #{words(turned)}")
         end
 
-        def turned = old.rotation || @context.blade&.fetch(:sense, nil)
-
-        # A reversible old one is set as its blade wants it.
-        def wanted
-          (turned == "reversible") ? (@context.blade&.fetch(:sense, nil) || "cw") : turned
+        def not_noted
+          text = "which way the blade turns was noted neither on the old motor nor on the blade"
+          return pass("reversible; #{text}", setting: NOTE) if candidate.rotation == "reversible"
+          adapt("#{"#{words(candidate.rotation)}; " if candidate.rotation}#{text}: note it before you buy")
         end
+
+        def other_way(text)
+          return adapt("#{text}: the kit brings its own blade") if candidate.kit_with?(:blade)
+          return fail(text) unless candidate.mount == FRAME
+          adapt("#{text}: #{HOW.fetch("shaded_pole")}", minutes: work("turn_round"))
+        end
+
+        # A reversible one says nothing by itself: it was set as its blade wants it.
+        def noted? = !old.rotation.nil? && old.rotation != "reversible"
+
+        # @return ["cw", "ccw", nil]
+        def turned = noted? ? old.rotation : @context.blade&.fetch(:sense, nil)
+
+        def words(sense) = Matching::Rotation.words(sense)
       end
     end
   end

@@ -21,6 +21,10 @@ module Fenbo
       LEAST = 0.35
       # A picture with less of the whole than this is left out.
       TRACE = 0.03
+      # A sign of less than this is a mis-tapped cell; from here on it goes before a coil "as it
+      # should be", which keeps at most this share of the sign's own fit.
+      SIGN = 0.1
+      BEHIND = 0.9
 
       def initialize(grid, ring:, door:, limits:)
         @grid = grid
@@ -41,9 +45,19 @@ module Fenbo
 
       # Fit of each picture, 0 to 1, before they share.
       def all
+        signs = wrong
+        worst = signs.values.max
+        {"clear" => outranked(clear, worst), "even_light" => outranked(even_light, worst), **signs}
+      end
+
+      # The zone that stands out most, and by how much; nil where none can.
+      def foremost = @grid.contrasts.compact.max_by(&:last)
+
+      private
+
+      # Signs that something is wrong.
+      def wrong
         {
-          "clear" => clear,
-          "even_light" => even_light,
           "even_blocked" => even_blocked,
           "feed_end_only" => feed_end_only,
           "bottom_ice" => bottom_ice,
@@ -53,10 +67,10 @@ module Fenbo
         }
       end
 
-      # The zone that stands out most, and by how much; nil where none can.
-      def foremost = @grid.contrasts.compact.max_by(&:last)
-
-      private
+      # However well the rest of a coil looks, a sign that counts for something goes first.
+      def outranked(fit, worst)
+        (worst < SIGN) ? fit : [fit * (1 - worst), worst * BEHIND].min
+      end
 
       # 0 below the limit's span, 1 above it, a straight line between.
       def soft(value, name)

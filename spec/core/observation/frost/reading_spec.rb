@@ -121,4 +121,28 @@ RSpec.describe Fenbo::Frost::Reading do
       ]
     expect(half).to be_between(chance[nil], chance[{"test" => "frost_pattern", "outcome" => "bottom_ice"}]).exclusive
   end
+
+  describe "a sign that something is wrong" do
+    def verdict(grid, **more)
+      fans = [{"position" => "evaporator-1", "columns" => [0, 3], "running" => true},
+        {"position" => "evaporator-2", "columns" => [4, 7], "running" => true}]
+      described_class.call({"grid" => grid, "feed_end" => "left",
+                            "fans" => fans}.merge(more.transform_keys(&:to_s))).verdict
+    end
+
+    let(:even) { Array.new(6) { Array.new(8, 1) } }
+
+    it "outranks a coil that is thin and even, or clear, however well the rest looks" do
+      expect(verdict(even)).to eq "even_light"
+      expect(verdict(even, ring: true)).to eq "fan_ring_ice"
+      expect(verdict(Array.new(6) { Array.new(8, 0) }, ring: true)).to eq "fan_ring_ice"
+      expect(verdict(even[0..3] + [[3] * 8] * 2)).to eq "bottom_ice"
+    end
+
+    it "is no mis-tapped cell" do
+      grid = even.map(&:dup)
+      grid[5][3] = 2
+      expect(verdict(grid)).to eq "even_light"
+    end
+  end
 end
