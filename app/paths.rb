@@ -22,7 +22,8 @@ module Paths
     "bench" => "Bench::Route",
     "learning" => "Learning::Route",
     "job-files" => "JobFiles::Route",
-    "reports" => "Stations::HandOver::Bundles"
+    "reports" => "Stations::HandOver::Bundles",
+    "refused" => "Shared::Refused"
   }.freeze
 
   OF_A_JOB = {

@@ -17,10 +17,11 @@ module Recorded
     # Adds a record unless its client id is known. The same id with other content
     # is a new answer given from an old page: it gets an id of its own, so that
     # nothing is lost and nothing is overwritten.
-    def record(client_id:, **attributes)
+    # @param taken_at [Time] when it was noted, which no repeat changes
+    def record(client_id:, taken_at: Time.now, **attributes)
       known = find_by(client_id:)
       return known if known&.same_as?(attributes)
-      create!(client_id: known ? SecureRandom.uuid : client_id, taken_at: Time.now, **attributes)
+      create!(client_id: known ? SecureRandom.uuid : client_id, taken_at:, **attributes)
     rescue ActiveRecord::RecordNotUnique
       # Two posts at once: the other one has it.
       find_by!(client_id:)

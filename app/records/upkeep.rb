@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
 # What is done every night: what the shop's jobs teach is counted anew, files made to be
-# fetched and throttles that have run out are dropped, and the tables that grow are made
-# quick to read.
+# fetched, refused pages and throttles that have run out are dropped, and the tables that
+# grow are made quick to read.
 class Upkeep < WorkQueue::Work
   HOUR = 3
   GROWING = %w[readings findings motors blades].freeze
@@ -15,6 +15,7 @@ class Upkeep < WorkQueue::Work
   def run
     ShopExperience.recount
     ReportBundle.drop_old
+    RefusedPage.drop_old
     connection = ActiveRecord::Base.connection
     connection.execute("DELETE FROM throttles WHERE expires_at < now() AT TIME ZONE 'UTC'")
     # Not inside a transaction of somebody else's.

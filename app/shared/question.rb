@@ -22,6 +22,8 @@ module Shared
       @test = test
     end
 
+    def id = @test.id
+
     def state_words = STATE_WORDS.fetch(@test.states, "")
 
     def dead? = @test.states == ["D"]

@@ -62,13 +62,28 @@ module Shared
     # signed in again.
     after { env["rack.session.options"][:skip] = true if looking? && session.to_hash == @session_before }
 
+    # A page that refuses a form gets an address of its own, so that it can be reloaded.
+    after do
+      if status == 422 && writing? && current_user && (content_type.nil? || content_type.include?("html"))
+        kept = RefusedPage.create!(user: current_user, body: Array(response.body).join)
+        headers "HX-Push-Url" => kept.path
+      end
+    end
+
+    # Looked at, an address that only takes forms leads to where its form is.
+    error Sinatra::NotFound do
+      takes = looking? && !is_a?(Nowhere) && (self.class.routes["POST"] || []).any? { |pattern, *|
+        pattern.match(request.path_info)
+      }
+      redirect to(FormPages.page_of(request.path_info)), 303 if takes
+      halt(*nothing_here)
+    end
+
     error NotAllowed do |problem|
       halt(*refuse(403, "Not with your role", problem.message))
     end
 
-    error ActiveRecord::RecordNotFound, Sinatra::NotFound do
-      halt(*refuse(404, "There is nothing here", "The address leads nowhere, or what was here has another number."))
-    end
+    error(ActiveRecord::RecordNotFound) { halt(*nothing_here) }
 
     error ActiveRecord::StaleObjectError do
       halt(
@@ -139,6 +154,10 @@ module Shared
       end
     end
 
+    def nothing_here
+      refuse(404, "There is nothing here", "The address leads nowhere, or what was here has another number.")
+    end
+
     def looking? = request.get? || request.head?
 
     def writing? = !looking? && !env["fenbo.bearer"]
@@ -179,7 +198,16 @@ module Shared
     # Hands an entry in; the job is read anew afterwards.
     # @raise [Logbook::Refused]
     def take(entry)
-      Logbook.new(record, current_user).take(entry).tap { @job = nil }
+      Logbook.new(record, current_user, now: pressed_at).take(entry).tap { @job = nil }
+    end
+
+    # How long a phone without signal may keep what it was given.
+    LONGEST_HELD = 21 * 86_400
+
+    # When it was noted: now, or as long ago as the phone had to keep it.
+    def pressed_at
+      held = Fenbo::Quantities.number(params[:held_seconds]) || 0
+      Time.now - held.clamp(0, LONGEST_HELD)
     end
 
     # The same, where a refusal is told on a page of its own.

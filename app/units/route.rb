@@ -52,7 +52,7 @@ module Units
         return plate_page(typed: form.params, form:)
       end
       halt 422, plate_page(typed: form.params, faults: form.faults, form:) unless form.save
-      back_to job ? "/jobs/#{job.number}/match?fan=#{fan.key}" : "/units/#{unit.id}",
+      back_to came_from,
         ["Plate of #{fan.label} kept.", *form.clashes.map { |clash| "Look again: #{clash.text}." }].join(" ")
     end
 
@@ -72,11 +72,17 @@ module Units
 
     def position = fan
 
+    # The station it was noted from, where it was one of a job's.
+    def came_from
+      return "/units/#{unit.id}" unless job
+      "/jobs/#{job.number}/#{known(params[:back], %w[measure match]) || "match"}?fan=#{fan.key}"
+    end
+
     # Another fan of the bank whose plate stands for one that is gone.
     def twin = unit.position(params[:twin])
 
     def plate_page(typed:, faults: {}, form: nil)
-      erb(:plate_edit, locals: {unit:, position: fan, typed:, faults:, form:, job:})
+      erb(:plate_edit, locals: {unit:, position: fan, typed:, faults:, form:, job:, back: params[:back].to_s})
     end
 
     def unit

@@ -11,9 +11,74 @@ RSpec.describe "care for what is typed, and for who reads it" do
     fill_in "Access for this job", with: "Ring the bell at the packing door"
     page.refresh
     expect(page).to have_field "Access for this job", with: "Ring the bell at the packing door"
+    expect(page).to have_content "What you had typed here is back."
     click_button "Keep", exact: true
     told "Call kept"
     expect(job("Cut-flower room").access_notes).to eq "Ring the bell at the packing door"
+    expect(page).to have_no_content "is back"
+    expect(page.evaluate_script("Object.keys(localStorage).filter((name) => name.startsWith('draft:')).length")).to eq 0
+  end
+
+  it "brings a draft back to its own unit only, and drops it when asked" do
+    sign_in_as "jorun"
+    mine, other = Unit.order(:id).limit(2).pluck(:id)
+    visit "/jobs/new?unit=#{mine}"
+    fill_in "What the customer says", with: "It rattles"
+    visit "/jobs/new?unit=#{other}"
+    expect(page).to have_field "What the customer says", with: ""
+    visit "/jobs/new?unit=#{mine}"
+    expect(page).to have_field "What the customer says", with: "It rattles"
+    click_button "Drop it"
+    expect(page).to have_field "What the customer says", with: ""
+    expect(page).to have_no_content "is back"
+  end
+
+  it "shows a refused form with its first wrong field in sight, and again after a reload" do
+    sign_in_as "mette"
+    visit "/units/new"
+    fill_in "Name", with: "Herb store"
+    fill_in "Setpoint", with: "mild"
+    click_button "Keep"
+    expect(page).to have_css "[data-summary]", text: /Not taken yet, \d fields/
+    expect(page.evaluate_script("document.activeElement.closest('.field, fieldset').textContent")).to include "Choose a site."
+    expect(page.current_path).to start_with "/refused/"
+    page.refresh
+    expect(page).to have_field "Name", with: "Herb store"
+    expect(page).to have_field "Setpoint", with: "mild"
+    expect(page).to have_css "[data-summary]"
+    visit "/units"
+    expect(page).to have_no_content "Herb store"
+  end
+
+  it "shows what a press changed, wherever the page was scrolled to" do
+    sign_in_as "ilka"
+    page.current_window.resize_to(500, 700)
+    visit "/jobs/#{job("Sample store B").number}/look?test=airflow"
+    page.execute_script("window.scrollTo(0, document.body.scrollHeight)")
+    find(".ask button.answer", text: "Weak").click
+    told "Air"
+    expect(page.evaluate_script("window.scrollY")).to eq 0
+    page.current_window.resize_to(1280, 800)
+  end
+
+  it "keeps every press made without signal, each with its own time" do
+    sign_in_as "ilka"
+    number = job("Sample store B").number
+    visit "/jobs/#{number}/measure?tool=amps"
+    page.driver.browser.network.emulate_network_conditions(offline: true)
+    %w[0.11 0.22].each_with_index do |amps, index|
+      fill_in "Display", with: amps
+      click_button "Keep reading"
+      expect(page).to have_css "#outbox", text: "#{index + 1} kept here"
+    end
+    page.driver.browser.network.emulate_network_conditions(
+      offline: false, latency: 0, download_throughput: -1, upload_throughput: -1
+    )
+    page.execute_script("window.dispatchEvent(new Event('online'))")
+    expect(page).to have_no_css "#outbox", text: "kept here"
+    kept = Reading.where(job: job("Sample store B"), kind: "amps").order(:taken_at).last(2)
+    expect(kept.map { |one| one.typed["amps"] }).to eq %w[0.11 0.22]
+    expect(kept.map(&:client_id).uniq.size).to eq 2
   end
 
   it "takes a double click once and lets two tabs add to the same job" do

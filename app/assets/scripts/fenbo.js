@@ -8,7 +8,9 @@ import { keys } from "./keys.js";
 import { outbox } from "./outbox.js";
 import { meter } from "./meter.js";
 import { recorder } from "./recorder.js";
+import { sight } from "./sight.js";
 import { signature } from "./signature.js";
+import { stamp } from "./stamp.js";
 
 // htmx stands before this file in the bundle, as its makers shrank it: a sixth smaller.
 const { htmx } = window;
@@ -20,14 +22,6 @@ htmx.config.historyCacheSize = 0;
 htmx.config.scrollBehavior = "instant";
 // Pages that refuse something are pages: show them.
 htmx.config.responseHandling = [{ code: "204", swap: false }, { code: "...", swap: true }];
-
-// The browser's own id for each form: sent again by mistake, it changes nothing.
-function stamp(root) {
-  root.querySelectorAll("input[data-client-id]").forEach((field) => {
-    if (!field.dataset.stamped && window.crypto?.randomUUID) field.value = crypto.randomUUID();
-    field.dataset.stamped = "yes";
-  });
-}
 
 // Fans on a drawing lead where their labels lead.
 document.addEventListener("click", (event) => {
@@ -70,5 +64,6 @@ window.Alpine = Alpine;
 stamp(document);
 drafts.start();
 outbox.start();
+sight.start();
 keys.start();
 Alpine.start();

@@ -72,6 +72,7 @@ export function frost() {
     },
     changed() {
       this.$refs.grid.value = JSON.stringify(this.grid);
+      this.$refs.grid.dispatchEvent(new Event("change", { bubbles: true }));
       clearTimeout(this.timer);
       this.timer = setTimeout(() => this.read(), LAG);
     },

@@ -1,5 +1,8 @@
-// No signal: what was sent is kept here and sent again when the signal is back.
-// The client id in each form makes a repeat harmless.
+// No signal: every press is kept here by itself and sent again, in order, when the signal is
+// back. The client id in each form makes a repeat harmless; how long it had to wait goes with
+// it, so that it keeps the time it was pressed at, whatever the phone's clock says.
+import { stamp } from "./stamp.js";
+
 const NAME = () => `outbox:${document.documentElement.dataset.user || "nobody"}`;
 
 function read() { try { return JSON.parse(localStorage.getItem(NAME())) || []; } catch { return []; } }
@@ -28,6 +31,7 @@ async function sendOne(item) {
   const body = new URLSearchParams(item.body);
   const token = document.querySelector("meta[name=csrf]")?.content;
   if (token) body.set("authenticity_token", token);
+  body.set("held_seconds", Math.max(0, Math.round((Date.now() - item.at) / 1000)));
   const answer = await fetch(item.path, { method: "POST", body, credentials: "same-origin" });
   if (answer.status >= 500 || answer.status === 429 || new URL(answer.url).pathname === "/sign-in") return null;
   return answer.ok;
@@ -57,7 +61,11 @@ export const outbox = {
       if (!form || form.enctype === "multipart/form-data" || event.detail.requestConfig.verb !== "post") return;
       const body = new URLSearchParams(event.detail.requestConfig.formData).toString();
       const id = new URLSearchParams(body).get("client_id");
-      write([...read().filter((one) => one.id !== id), { id, path: event.detail.requestConfig.path, body }]);
+      if (read().some((one) => one.id === id)) return;
+      write([...read(), { id, at: Date.now(), path: event.detail.requestConfig.path, body }]);
+      // The next press from this page is another entry.
+      stamp(form, true);
+      delete form.dataset.sent;
     });
     document.addEventListener("click", (event) => event.target.id === "outbox" && write(read().filter((item) => !item.refused)));
     window.addEventListener("online", send);

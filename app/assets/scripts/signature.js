@@ -9,6 +9,13 @@ export function signature() {
       this.paint();
       this.watch = new ResizeObserver(() => this.paint());
       this.watch.observe(this.canvas);
+      // A kept draft brings its strokes back.
+      this.$refs.field.addEventListener("input", () => this.bring());
+      if (this.$refs.field.value) this.bring();
+    },
+    bring() {
+      try { this.strokes = JSON.parse(this.$refs.field.value) || []; } catch { this.strokes = []; }
+      this.paint();
     },
     destroy() { this.watch?.disconnect(); },
     point(event) {
@@ -21,7 +28,11 @@ export function signature() {
     up() { if (!this.drawing) return; this.drawing = false; this.keep(); },
     undo() { this.strokes.pop(); this.keep(); },
     clear() { this.strokes = []; this.keep(); },
-    keep() { this.$refs.field.value = this.strokes.length ? JSON.stringify(this.strokes) : ""; this.paint(); },
+    keep() {
+      this.$refs.field.value = this.strokes.length ? JSON.stringify(this.strokes) : "";
+      this.$refs.field.dispatchEvent(new Event("change", { bubbles: true }));
+      this.paint();
+    },
     paint() {
       const ratio = window.devicePixelRatio || 1;
       const box = this.canvas.getBoundingClientRect();

@@ -10,6 +10,7 @@ module Entries
         row =
           ::Decision.record(
             client_id: id,
+            taken_at: book.now,
             job: book.record,
             visit: book.visit,
             fan_position: book.fan(fan),

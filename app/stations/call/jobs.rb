@@ -29,8 +29,7 @@ module Stations
       # Looking, live, cover off, proved dead: who said so and when is kept.
       post "/jobs/:number/state" do
         take_or_refuse(Entries::State.new(state: params[:state]), "That state is not known")
-        back_to "/jobs/#{job.number}/measure?fan=#{position.key}",
-          "#{Shared::Words::STATES[job.state]}, #{clock(job.state_at)}."
+        back_to came_from, "#{Shared::Words::STATES[job.state]}, #{clock(job.state_at)}."
       end
 
       post "/jobs/:number/stations/:name" do
@@ -39,6 +38,13 @@ module Stations
       end
 
       private
+
+      # The station it was said at, with the question that was chosen there.
+      def came_from
+        place = (params[:back] == "look") ? "look" : "measure"
+        test = Fenbo::Diagnosis::Test.all[params[:test]]&.id
+        "/jobs/#{job.number}/#{place}?#{Rack::Utils.build_query({fan: position.key, test:}.compact)}"
+      end
 
       # A job of the same visit starts from what its sister was told.
       def sister

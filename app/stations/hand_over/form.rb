@@ -20,7 +20,9 @@ module Stations
         clean?
       end
 
-      def entry = Entries::Handover.new(values: @values, **@signature)
+      def entry
+        Entries::Handover.new(values: @values, version: params[:version].to_s[/\A\d{1,9}\z/]&.to_i, **@signature)
+      end
 
       private
 

@@ -33,8 +33,11 @@ module Stations
       private
 
       def page(faults: {}, typed: {})
-        station(:hand_over, proof:, faults:, typed:)
+        station(:hand_over, proof:, faults:, typed:, version: typed["version"] || version)
       end
+
+      # Of what is kept, so that nobody writes over what somebody else wrote meanwhile.
+      def version = Handover.where(job_id: record.id).pick(:lock_version).to_i
 
       # Two first saves at once: the second finds the other's row.
       def keep(form)

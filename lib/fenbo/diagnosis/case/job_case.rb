@@ -10,26 +10,42 @@ module Fenbo
       # @param minute_cost [Float] what a minute of work costs, in the shop's money
       # @param experience [Hash, nil] what the shop's closed jobs taught
       # @param without [JobFile::Finding, nil] one to leave out: what stood before it
-      def initialize(job, fan, today:, minute_cost:, experience: nil, without: nil)
+      # @param limits [Limits]
+      def initialize(job, fan, today:, minute_cost:, experience: nil, without: nil, limits: Limits.default)
         @job = job
         @fan = fan
         @today = today
         @minute_cost = minute_cost
         @experience = experience
         @without = without
+        @limits = limits
       end
 
       def to_h
         {
           "unit" => {"family" => unit.family, "refrigerant" => unit.refrigerant, "fans" => fans}.compact,
-          "position" => @fan.key, "context" => context, "findings" => findings.map(&:to_case), "state" => @job.state,
+          "position" => @fan.key, "context" => context, "findings" => looks.map(&:to_case), "state" => @job.state,
           "cost" => {"minute" => @minute_cost}, "experience" => @experience
         }.compact
       end
 
       def findings = @findings ||= @job.live_findings - [@without]
 
+      # The same answer again within minutes is no second witness; one that was taken back in
+      # between, or given again much later, is.
+      def looks
+        findings.each_with_object([]) do |one, kept|
+          before = kept.reverse.find { |other| other.test == one.test && other.fan == one.fan }
+          kept << one unless before && same_look?(one, before)
+        end
+      end
+
       private
+
+      def same_look?(one, before)
+        one.outcome == before.outcome && one.weights == before.weights &&
+          one.taken_at - before.taken_at <= @limits["looking.same_look_minutes"] * 60
+      end
 
       def unit = @job.unit
 

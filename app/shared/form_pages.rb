@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module Shared
+  # Where a form is shown whose own address only takes it.
+  module FormPages
+    OF_A_JOB = {
+      "findings" => "look", "photos" => "look", "state" => "measure", "readings" => "measure", "close" => "hand_over",
+      "reopen" => "hand_over", "stations" => nil
+    }.freeze
+
+    module_function
+
+    # @param path [String] that a form is sent to
+    def page_of(path)
+      _, first, second, third = path.split("/", 5)
+      return "/#{first}" unless first == "jobs" && second
+      ["/jobs", second, OF_A_JOB.fetch(third, third)].compact.join("/")
+    end
+  end
+end
