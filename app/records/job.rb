@@ -68,7 +68,11 @@ class Job < ApplicationRecord
       .select(&:decision)
   end
 
-  def part_choice = part_choices.reject(&:superseded_at).last
+  # The part that stands chosen, for this fan or the last of all.
+  # @param fan [FanPosition, nil]
+  def part_choice(fan = nil)
+    part_choices.reject { |one| one.superseded_at || (fan && one.fan_position_id != fan.id) }.last
+  end
 
   # The fan in hand: the one complained of, else the unit's first.
   def position_in_hand

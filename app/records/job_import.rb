@@ -155,7 +155,8 @@ class JobImport
   def part_choice(record, one)
     row(
       PartChoice, one,
-      job: record, user: person(one.by), created_at: one.chosen_at, motor: part(Motor, one.motor),
+      job: record, user: person(one.by), fitted_by: person(one.fitted_by), created_at: one.chosen_at,
+      fan_position: record.unit.position(one.fan || @job.fan_in_hand.key), motor: part(Motor, one.motor),
       blade: part(Blade, one.blade), fit_reading: @readings[one.fit_reading]
     )
   end

@@ -162,6 +162,8 @@ class JobSource
       Fenbo::JobFile::PartChoice,
       row,
       by: who(row, "user"),
+      fan: @fans[row["fan_position_id"]],
+      fitted_by: who(row, "fitted_by"),
       chosen_at: Time.iso8601("#{row["created_at"]}Z"),
       motor: motor && part(Fenbo::JobFile::CataloguePart, motor),
       blade: blade && part(Fenbo::JobFile::CatalogueBlade, blade),

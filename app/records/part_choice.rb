@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-# The motor picked for a job, and later where it comes from.
+# The motor picked for a fan on a job, later where it comes from and when it was fitted.
 class PartChoice < ApplicationRecord
   include Audited
 
@@ -9,4 +9,6 @@ class PartChoice < ApplicationRecord
   belongs_to :blade, optional: true
   belongs_to :fit_reading, class_name: "Reading", optional: true
   belongs_to :user
+  belongs_to :fan_position
+  belongs_to :fitted_by, class_name: "User", optional: true
 end

@@ -19,8 +19,9 @@ module Shared
       "refrigerant" => "Refrigerant"
     }.freeze
 
-    def self.of(tool, typed, user:, job: nil, fan: nil)
-      Instruments.const_get(tool.camelize).new(typed, user:, job:, fan:)
+    # @param phase ["before", "after"] the work: afterwards the plate of the motor chosen counts
+    def self.of(tool, typed, user:, job: nil, fan: nil, phase: "before")
+      Instruments.const_get(tool.camelize).new(typed, user:, job:, fan:, phase:)
     end
 
     # Those that have something to say about a fan of this motor family.
@@ -42,11 +43,12 @@ module Shared
 
     # @param typed [Hash] as the form sent it
     # @param job [Fenbo::JobFile::Job, nil] and its fan, whose plate gives what is not asked then
-    def initialize(typed, user:, job: nil, fan: nil)
+    def initialize(typed, user:, job: nil, fan: nil, phase: "before")
       @typed = typed
       @user = user
       @job = job
       @fan = fan
+      @phase = phase
       @faults = {}
     end
 
@@ -105,7 +107,9 @@ module Shared
     # What is known before anything is typed, by field.
     def known = {}
 
-    def plate = fan&.motor
+    def plate
+      @plate ||= (@phase == "after") ? job&.plate_after(fan) : fan&.motor
+    end
 
     def site_volts = job&.unit&.supply_volts
 

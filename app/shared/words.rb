@@ -82,6 +82,10 @@ module Shared
       "replace" => "Replace", "repair" => "Repair", "clean" => "Clean", "wait" => "Wait and watch",
       "other" => "Something else"
     }.freeze
+    # How far a chosen part has come.
+    PARTS = {
+      "fitted" => "fitted", "ordered" => "ordered, not fitted yet", "chosen" => "chosen, not ordered yet"
+    }.freeze
     STATES = {"L" => "Looking", "P" => "Live", "D" => "Proved dead", "C" => "Cover off"}.freeze
     # Tests whose answer an instrument gives by itself.
     BY_INSTRUMENT = {
@@ -207,6 +211,19 @@ module Shared
     # What was decided, by whom and when.
     def decided_words(decision)
       "#{ACTIONS[decision.action]}, by #{decision.by.name}, #{day_clock(decision.taken_at)}."
+    end
+
+    # "Bearing worn: replace. BR-M16-230 ordered, not fitted yet"
+    def fault_words(fault)
+      decided = fault.decision && "#{fault.decision.label}: #{ACTIONS[fault.decision.action].downcase}"
+      [decided, part_words(fault)].compact.join(". ")
+    end
+
+    # Fitted is only what somebody confirmed.
+    def part_words(fault)
+      motor = fault.part_choice&.motor or return nil
+      return "#{motor.part_no} #{PARTS.fetch(fault.standing, "chosen")}" unless fault.part_choice.fitted?
+      "#{motor.part_no} fitted #{day_clock(fault.part_choice.fitted_at)} by #{fault.part_choice.fitted_by&.name}"
     end
 
     # The old motor in a line, figures with their units.

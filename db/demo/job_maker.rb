@@ -277,6 +277,7 @@ module Demo
       choice =
         PartChoice.create!(
           job: @job,
+          fan_position: hand,
           motor: search.motor(best[:part_no]),
           user: @who,
           grade: best[:grade],
@@ -302,7 +303,7 @@ module Demo
     end
 
     def source(choice)
-      sources = Stations::Source::PartSources.new(file, plan:, clock:, now: @now)
+      sources = Stations::Source::PartSources.new(file, file.fan_in_hand.key, plan:, clock:, now: @now)
       option =
         sources.options.find { |one| one[:offer] == @row["offer"] } ||
         sources.options.find { |one| one[:second_trip] } || sources.options.first
@@ -322,6 +323,7 @@ module Demo
           measured: (17.0 if step.measure && step.measure["kind"] == "length")
         )
       end
+      @job.part_choices.reload.each { |one| one.update!(fitted_at: @now - 3600, fitted_by: @who) if one.motor_id }
     end
 
     def prove

@@ -12,7 +12,7 @@ module Fenbo
   #
   # The value is Job; its parts, a file each: Person, Customer and Site, Motor, Fan, Unit,
   # Visit; the entries Finding, Reading, Photo and Decision (Entry says what they share);
-  # PartChoice; StepDone, StationDone and ProofCheck; Handover.
+  # PartChoice; Fault, which is what of all this belongs to one fan; StepDone, StationDone and ProofCheck; Handover.
   #
   # Identities are uuids made where the thing was made: the same job read twice is equal,
   # on whichever Fenbo.
@@ -26,6 +26,7 @@ module Fenbo
     autoload :Customer, "fenbo/job_file/site"
     autoload :Decision, "fenbo/job_file/decision"
     autoload :Entry, "fenbo/job_file/entry"
+    autoload :Fault, "fenbo/job_file/fault"
     autoload :Fan, "fenbo/job_file/fan"
     autoload :Finding, "fenbo/job_file/finding"
     autoload :Handover, "fenbo/job_file/handover"

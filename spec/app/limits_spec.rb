@@ -18,7 +18,7 @@ RSpec.describe Fenbo::Limits, :rolled_back do
 
   it "reckons work without a plan" do
     clock = Fenbo::Product::JobClock.new(file(job), now: Time.now, limits: described_class.default)
-    minutes = -> { Stations::Source::PartSources.new(file(job), plan: nil, clock:).question["work_minutes"] }
+    minutes = -> { Stations::Source::PartSources.new(file(job), "evaporator-1", plan: nil, clock:).question["work_minutes"] }
     expect(moved("work.unplanned_minutes", 95, &minutes)).to eq [60, 95]
   end
 
@@ -38,9 +38,8 @@ RSpec.describe Fenbo::Limits, :rolled_back do
     motor = Motor.first
     until_when = lambda do
       one = create(:job, unit: Unit.find(unit.id), fan_position: fan)
-      PartChoice.create!(job: one, motor:, user: create(:user))
-      book = Struct.new(:record, :now, :job).new(one, Time.now, Struct.new(:steps).new([1]))
-      Entries::Closing.new(book).finish(create(:user))
+      PartChoice.create!(job: one, motor:, user: create(:user), fan_position: fan)
+      Logbook.new(Job.find(one.id), create(:user)).take(Entries::Fitted.new(fan: fan.key))
       fan.fitted_motors.reload.max_by(&:id).tap { |fitted| fitted.update!(installed_on: Date.today - 1) }.warranty_until
     end
     usual, own = moved("fitting.warranty_months", 60, &until_when)

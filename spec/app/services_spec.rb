@@ -205,21 +205,22 @@ RSpec.describe "the services", :rolled_back do
       end
     end
 
-    it "wants a cause and a signature, then ends the visit and puts the new motor into the history" do
+    it "wants a cause and a signature, then ends the visit; a motor that was confirmed is in the history" do
       expect { close(create(:job), technician) }.to raise_error(Logbook::Refused, /Decide on a cause/)
       job = ready_job(technician)
       visit = Visit.create!(job:, technician:, starts_at: Time.now - 3600)
       PartChoice.create!(
         job:,
         user: technician,
+        fan_position: job.unit.fan_positions.first,
         motor: Motor.find_by(part_no: "BR-S12-230-R"),
         offer: {
           "offer" => "tarn",
           "source" => "Tarn counter"
         }
       )
-      WorkStep.create!(job:, user: technician, step: "fans_locked", done_at: Time.now)
-      close(job, technician)
+      2.times { Logbook.new(Job.find(job.id), technician).take(Entries::Fitted.new(fan: "evaporator-1")) }
+      close(job.reload, technician)
       position = job.unit.fan_positions.first.reload
       expect(position.motor_now).to have_attributes(
         part_no: "BR-S12-230-R",

@@ -1,14 +1,14 @@
 # frozen_string_literal: true
 
 module Entries
-  # A motor taken for the job, judged by `checks`, with the seat of its hub where the place
+  # A motor taken for a fan, judged by `checks`, with the seat of its hub where the place
   # was measured (`fit_reading` is that reading's id).
-  Part = Entry.of(:part_no, :grade, :checks, seat_mm: nil, spacers: nil, fit_reading: nil) do
+  Part = Entry.of(:fan, :part_no, :grade, :checks, seat_mm: nil, spacers: nil, fit_reading: nil) do
     def action = :decide
 
     def append(book)
       motor = Motor.find_by!(part_no:)
-      same = book.record.part_choice
+      same = book.record.part_choice(book.fan(fan))
       (same&.motor_id == motor.id) ? reseat(same) : choose(book, motor)
       book.finish("match")
     end
@@ -24,8 +24,10 @@ module Entries
     end
 
     def choose(book, motor)
-      book.record.part_choices.where(superseded_at: nil).update_all(superseded_at: book.now)
-      PartChoice.create!(job: book.record, motor:, user: book.user, grade:, checks:, **seat)
+      mine = {fan_position: book.fan(fan), superseded_at: nil}
+      book.record.part_choices.where(mine).update_all(superseded_at: book.now)
+      PartChoice.create!(job: book.record, fan_position: book.fan(fan), motor:, user: book.user, grade:, checks:,
+**seat)
     end
   end
 end

@@ -14,7 +14,7 @@ module Entries
     def append(book)
       row = WorkStep.find_or_initialize_by(job: book.record, step:)
       row.update!(user: book.user, done_at: book.now, fasteners:, measured:)
-      book.finish("fit") if Fenbo::WorkPlan::Progress.of(book.reread).finished?
+      finish(book) if Fenbo::WorkPlan::Progress.of(book.reread).finished?
       row
     rescue ActiveRecord::RecordNotUnique
       # The same tick twice at once: it is done.
@@ -22,6 +22,13 @@ module Entries
     end
 
     private
+
+    # The last step done, the motor sits where it was meant to.
+    def finish(book)
+      book.finish("fit")
+      hand = book.job.fan_in_hand.key
+      Fitted.new(fan: hand).append(book) if book.job.part_choice(hand)&.motor
+    end
 
     def plan(book) = Fenbo::WorkPlan::Progress.of(book.job)
 

@@ -105,17 +105,18 @@ module Stations
         celsius ? words.show(celsius, "temperature") : "not read"
       end
 
-      def cause
-        decision = @report.decision or return
-        section "Cause: #{decision.label}"
+      def cause = @report.faults.each { |fault| fault(fault) }
+
+      def fault(fault)
+        decision = fault.decision
+        section "#{fault.fan.long_label}: #{decision&.label || "no cause decided"}"
+        return unless decision
         @pdf.text "#{Shared::Words::ACTIONS[decision.action]}. Decided by #{decision.by.name}, " \
                     "#{words.day_clock(decision.taken_at)}#{countersigned(decision)}."
-        @pdf.text "Fenbo gave it #{words.percent(decision.probability)}." if decision.probability
-        if decision.overridden?
-          @pdf.text "Decided otherwise than proposed (#{Fenbo::Diagnosis::Cause.label(decision.proposed)}): " \
-                      "#{decision.override_reason}",
-            color: COPPER
-        end
+        return unless decision.overridden?
+        @pdf.text "Decided otherwise than proposed (#{Fenbo::Diagnosis::Cause.label(decision.proposed)}): " \
+                    "#{decision.override_reason}",
+          color: COPPER
       end
 
       def countersigned(decision)
@@ -174,13 +175,12 @@ module Stations
 
       def work
         section "What was done"
-        choice = @report.choice
-        if choice&.motor
-          @pdf.text "New motor #{choice.motor.part_no} (#{choice.motor.maker}), " \
-                      "#{Shared::Words::GRADES[choice.grade]&.downcase}."
+        @report.faults.each do |fault|
+          part = words.part_words(fault)
+          @pdf.text "#{fault.fan.long_label}: motor #{part}." if part
         end
         plan = @report.plan
-        if plan
+        if plan&.done_count.to_i.positive?
           @pdf.text "Work plan: #{plan.done_count} of #{plan.steps.size} steps " \
                       "done#{", made safe and proved dead" if plan.safe?}."
         end

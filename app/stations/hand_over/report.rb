@@ -28,7 +28,8 @@ module Stations
 
       def position = job.fan_in_hand
 
-      def decision = job.decision
+      # Every fan about which something was decided or chosen.
+      def faults = job.faults
 
       def handover = job.handover
 
@@ -61,8 +62,6 @@ module Stations
 
       # The last map of the coil, to be drawn.
       def frost_map = job.readings_of("frost").last
-
-      def choice = job.part_choice
 
       def visits = job.visits.select { |visit| visit.starts_at <= @now }
 

@@ -38,7 +38,8 @@ module Stations
       end
 
       def part
-        @job.part_choice&.motor && "Bring: #{@job.part_choice.motor.part_no}"
+        parts = @job.faults.filter_map { |fault| fault.part_choice&.motor&.part_no unless fault.standing == "fitted" }
+        "Bring: #{parts.join(", ")}" if parts.any?
       end
 
       def tools = @plan && "Tools: #{@plan.plan.tools.join(", ")}"

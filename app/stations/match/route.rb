@@ -19,7 +19,7 @@ module Stations
         candidate = search.candidates.find { |part| part.part_no == params[:part] }
         halt(*refuse(422, "That motor does not fit", NOT_AMONG)) unless candidate
         take part(candidate)
-        back_to "/jobs/#{job.number}/source", "#{candidate.part_no} chosen#{seat_words}."
+        back_to "/jobs/#{job.number}/source?fan=#{position.key}", "#{candidate.part_no} chosen#{seat_words}."
       end
 
       # The blade chosen with the motor: a part number, or the old one kept.
@@ -27,7 +27,7 @@ module Stations
         need :decide
         asked = params[:blade].to_s.presence
         halt(*refuse(422, "That blade does not suit", "#{NOT_AMONG} Or keep the old one.")) unless blade_suits?(asked)
-        take_or_refuse(Entries::Blade.new(part_no: asked), "No motor is chosen yet")
+        take_or_refuse(Entries::Blade.new(fan: position.key, part_no: asked), "No motor is chosen yet")
         back_to "/jobs/#{job.number}/match?fan=#{position.key}",
           asked ? "Blade #{asked} goes with it." : "The old blade stays."
       end
@@ -59,11 +59,14 @@ module Stations
 
       # Without a motor the entry says what is missing.
       def blade_suits?(asked)
-        asked.nil? || job.part_choice.nil? || BladeSearch.new(search).candidates.any? { |blade| blade.part_no == asked }
+        asked.nil? || job.part_choice(position.key).nil? || BladeSearch.new(search).candidates.any? { |blade|
+          blade.part_no == asked
+        }
       end
 
       def part(candidate)
-        Entries::Part.new(part_no: candidate.part_no, grade: candidate.grade, checks: candidate.checks.as_json, **seat)
+        Entries::Part.new(fan: position.key, part_no: candidate.part_no, grade: candidate.grade,
+          checks: candidate.checks.as_json, **seat)
       end
 
       # A seat counts only with the measurements it rests on, and only where it holds.

@@ -21,6 +21,13 @@ module Stations
         back_to "/jobs/#{job.number}/prove", "Temperatures kept."
       end
 
+      # The chosen motor is in: from here on the fan is known by its plate.
+      post "/jobs/:number/prove/fitted" do
+        take_or_refuse(Entries::Fitted.new(fan: position.key), "Nothing to fit yet")
+        back_to "/jobs/#{job.number}/prove?fan=#{position.key}",
+          "#{position.motor.part_no} is #{position.label}'s motor now."
+      end
+
       # What the meter says once everything runs again, and the box on its way down.
       post "/jobs/:number/prove/readings" do
         need :record
@@ -41,14 +48,14 @@ module Stations
       def instrument_in_hand(tool, sent)
         return sent if sent.tool == tool
         typed = (tool == "amps") ? {"turning" => "yes"} : {}
-        Shared::Instrument.of(tool, typed, user: current_user, job:, fan: position)
+        Shared::Instrument.of(tool, typed, user: current_user, job:, fan: position, phase: "after")
       end
 
       def tool = (params[:tool] == "pulldown") ? "pulldown" : "amps"
 
       # The clamp after the work, or the box on its way down.
       def meter_of(typed)
-        Shared::Instrument.of(tool, typed, user: current_user, job:, fan: position)
+        Shared::Instrument.of(tool, typed, user: current_user, job:, fan: position, phase: "after")
       end
     end
   end

@@ -4,16 +4,18 @@ module Stations
   module Source
     # Where the chosen motor can come from, and when the job would be done.
     class PartSources
+      # @param fan [String] key of the fan the part is for
       # @param plan [Fenbo::WorkPlan::Progress, nil]
       # @param clock [Fenbo::Product::JobClock]
-      def initialize(job, plan:, clock:, now: Time.now)
+      def initialize(job, fan, plan:, clock:, now: Time.now)
         @job = job
+        @fan = fan
         @plan = plan
         @clock = clock
         @now = now
       end
 
-      def motor = @job.part_choice&.motor
+      def motor = @job.part_choice(@fan)&.motor
 
       def result
         @result ||= Fenbo.call(:source, question, limits: Shared::Shop.limits)
@@ -38,7 +40,7 @@ module Stations
       def entry(option)
         ready_at = Shared::Shop.from_local(option.finish_at) - minutes * 60
         kept = option.as_json.merge("source" => Suppliers::Desk.name_of(option.offer))
-        Entries::Offer.new(option: kept, ready_at:, second_trip: option.second_trip)
+        Entries::Offer.new(fan: @fan, option: kept, ready_at:, second_trip: option.second_trip)
       end
 
       def minutes

@@ -13,7 +13,7 @@ module Stations
         option = sources.option(params[:offer], params[:finish_at])
         halt(*refuse(422, "That offer is gone", "Hours or stock have changed. Go back and choose again.")) unless option
         take sources.entry(option)
-        back_to "/jobs/#{job.number}/#{option.second_trip ? "source" : "fit"}",
+        back_to "/jobs/#{job.number}/#{option.second_trip ? "source" : "fit"}?fan=#{position.key}",
           "#{Suppliers::Desk.name_of(option.offer)} it is."
       end
 
@@ -31,7 +31,7 @@ module Stations
       end
 
       def sources
-        @sources ||= PartSources.new(job, plan:, clock: product_clock)
+        @sources ||= PartSources.new(job, position.key, plan:, clock: product_clock)
       end
     end
   end

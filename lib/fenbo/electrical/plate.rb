@@ -5,7 +5,7 @@ module Fenbo
     # A fitted motor's plate at its unit's supply, as `amps` takes it, and the window its
     # amps will be judged by before anything is read.
     class Plate
-      # @param motor [JobFile::Motor, nil]
+      # @param motor [JobFile::Motor, JobFile::CataloguePart, nil]
       # @param site_volts [Float]
       def initialize(motor, site_volts)
         @motor = motor
@@ -18,8 +18,8 @@ module Fenbo
         {
           "family" => @motor&.family, "nameplate_amps" => @motor&.amps_at(@site_volts),
           "nameplate_volts" => @motor&.volts_at(@site_volts), "nameplate_watts" => @motor&.watts,
-          "service_factor" => @motor&.service_factor, "service_factor_amps" => @motor&.service_factor_amps,
-          "locked_rotor_amps" => @motor&.locked_rotor_amps, "turning" => turning
+          "service_factor" => @motor&.service_factor, "service_factor_amps" => printed(:service_factor_amps),
+          "locked_rotor_amps" => printed(:locked_rotor_amps), "turning" => turning
         }
       end
 
@@ -29,6 +29,13 @@ module Fenbo
         return nil if amps.nil? || @motor.family == "ec"
         reading = {"amps" => [amps] * ((@motor.family == "three_phase") ? 3 : 1)}
         Fenbo.call(:amps, {"motor" => question, "reading" => reading}, limits:).window
+      end
+
+      private
+
+      # What only the plate of a motor in place tells.
+      def printed(name)
+        @motor.respond_to?(name) ? @motor.public_send(name) : nil
       end
     end
   end

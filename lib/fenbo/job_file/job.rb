@@ -49,11 +49,44 @@ module Fenbo
 
       def live_photos = photos.reject(&:voided?)
 
-      # The decision that stands.
-      def decision = decisions.reject(&:voided?).last
+      # The decision that stands: about this fan, or the last of all.
+      # @param fan [String, nil] its key
+      def decision(fan = nil)
+        decisions.reject { |one| one.voided? || (fan && place(one) != fan) }.last
+      end
 
-      # The part that stands chosen.
-      def part_choice = part_choices.reject(&:superseded_at).last
+      # The part that stands chosen, for this fan or the last of all.
+      def part_choice(fan = nil)
+        part_choices.reject { |one| one.superseded_at || (fan && place(one) != fan) }.last
+      end
+
+      # Every fan about which something was decided or chosen, in the unit's order.
+      # @return [Array<Fault>]
+      def faults
+        unit.fans.map { |one| fault_of(one) }.select { |one| one.decision || one.part_choice }
+      end
+
+      # @param fan [Fan]
+      def fault_of(fan)
+        Fault.new(
+          fan:,
+          decision: decision(fan.key),
+          part_choice: part_choice(fan.key),
+          before: readings_of("amps", phase: "before", fan: fan.key).last,
+          after: readings_of("amps", phase: "after", fan: fan.key).last
+        )
+      end
+
+      # Whose plate readings after the work are judged by: the motor chosen for this fan, until
+      # it is fitted and is the fan's own.
+      # @param fan [Fan]
+      def plate_after(fan)
+        choice = part_choice(fan.key)
+        (choice&.motor && !choice.fitted?) ? choice.motor : fan.motor
+      end
+
+      # The fan an entry is about; of one without, the fan in hand.
+      def place(entry) = entry.fan || fan_in_hand&.key
 
       # The visit that goes on, nil where nobody is there.
       def visit_at(now) = visits.reverse.find { |one| one.going_on?(now) }

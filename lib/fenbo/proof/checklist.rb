@@ -23,19 +23,27 @@ module Fenbo
 
       def done_by(id) = @done[id]&.by
 
-      # The last reading after the work.
-      def after = @job.readings_of("amps", phase: "after").last
-
-      # The last before it, of the fan in hand.
-      def before
-        @job.readings_of("amps", phase: "before", fan: @job.fan_in_hand&.key).last
+      # Fans that were worked on; the one in hand where nothing was decided.
+      # @return [Array<JobFile::Fault>]
+      def worked_on
+        @worked_on ||= @job.faults.select(&:worked_on?).then do |list|
+          list.any? ? list : [@job.fault_of(@job.fan_in_hand)]
+        end
       end
 
       # What is still missing, in words.
       def missing
         list = checks.reject { |id, _| done?(id) }.values
-        list << "Amps after the work, inside the window" unless after && PROVING.include?(after.verdict)
-        list
+        list + worked_on.reject { |fault| proving?(fault.after) }.map { |fault| amps_of(fault) }
+      end
+
+      def proving?(reading) = !reading.nil? && PROVING.include?(reading.verdict)
+
+      # Named where more than one fan was worked on; with the turns that would settle a reading.
+      def amps_of(fault)
+        where = " of #{fault.fan.label}" if worked_on.size > 1
+        turns = fault.after&.verdict == "cannot_tell" && fault.after.answer&.turns_needed
+        "Amps after the work#{where}, inside the window#{": wrap #{turns} turns and read again" if turns}"
       end
 
       def proved? = missing.empty?

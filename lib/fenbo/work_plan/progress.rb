@@ -51,7 +51,7 @@ module Fenbo
 
       # The choice whose seat this step sets; nil elsewhere.
       def chosen_seat(step)
-        choice = job.part_choice
+        choice = job.part_choice(job.fan_in_hand.key)
         choice if step.measure&.fetch("what", nil) == "new_seat" && choice&.seat_mm
       end
 

@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+module Entries
+  # The chosen motor sits in its place: from now on it is the fan's, and what is read is
+  # judged by its plate.
+  Fitted = Entry.of(:fan) do
+    def fault(book)
+      [:part, "No motor is chosen for this fan yet."] unless choice(book)&.motor
+    end
+
+    # A second press finds it fitted.
+    def append(book)
+      one = choice(book)
+      one.with_lock { put_in(book, one) unless one.fitted_at }
+      one
+    end
+
+    private
+
+    def choice(book) = book.record.part_choice(book.fan(fan))
+
+    def put_in(book, one)
+      position, day = FanPosition.lock.find(one.fan_position_id), book.now.to_date
+      old = position.motor_now
+      old&.update!(removed_on: [day, old.installed_on || day].max)
+      FittedMotor.create!(fan_position: position, installed_on: day, warranty_until: day >> warranty,
+        source: one.offer&.fetch("source", nil), **plate(one.motor), **blade(one.blade, old))
+      one.update!(fitted_at: book.now, fitted_by: book.user)
+    end
+
+    def warranty
+      Fenbo::Limits.default.with(Setting.read("limits"))["fitting.warranty_months"]
+    end
+
+    def plate(motor)
+      motor.attributes.slice(*(FittedMotor.column_names & Motor.column_names - %w[id created_at updated_at]))
+        .transform_keys(&:to_sym)
+    end
+
+    # The new one where one was chosen, else the old one moves across.
+    def blade(chosen, old)
+      if chosen
+        return {blade_diameter_mm: chosen.diameter_mm, blade_bore_mm: chosen.bore_mm, blade_rotation: chosen.rotation,
+                blade_count: chosen.blade_count, blade_pitch_deg: chosen.pitch_deg, blade_hub: chosen.hub,
+                blade_air: chosen.air}
+      end
+      old ? old.attributes.slice(*FittedMotor.column_names.grep(/\Ablade_/)).transform_keys(&:to_sym) : {}
+    end
+  end
+end

@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module JobFile
+    # One thing that is wrong on a job: the fan it sits at, what was decided about it, the
+    # part chosen for it, and the readings before and after.
+    Fault = Value.of(:fan, :decision, :part_choice, :before, :after) do
+      # What was done about it so far, as it may be told a customer: a part that was not
+      # confirmed as fitted is chosen or ordered.
+      # @return ["watched", "fitted", "ordered", "chosen", "decided"]
+      def standing
+        return "watched" if decision&.action == "wait"
+        return "decided" unless part_choice&.motor
+        return "fitted" if part_choice.fitted?
+        part_choice.offer ? "ordered" : "chosen"
+      end
+
+      # Whether hands were laid on it, so that it has to be proved.
+      def worked_on? = %w[replace repair clean].include?(decision&.action)
+    end
+  end
+end

@@ -1,0 +1,102 @@
+# frozen_string_literal: true
+
+require_relative "app_spec_helper"
+
+# Several faults on one job: each fan has its own decision, part, plate and proof.
+RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
+  let(:technician) { create(:user) }
+  let(:unit) { create(:unit, fans: 3) }
+  let(:job) { create(:job, unit:) }
+  let(:ec) { Motor.where(family: "ec", phases: 1).where.not(watts: nil).order(:part_no).first }
+
+  before do
+    sign_in technician
+    get "/jobs/#{job.number}/decide"
+  end
+
+  def decide(fan, cause, action)
+    send_form "/jobs/#{job.number}/decide", fan:, cause:, action:, reason: "seen", client_id: SecureRandom.uuid
+  end
+
+  def choose(fan, motor)
+    Logbook.new(Job.find(job.id), 
+technician).take(Entries::Part.new(fan:, part_no: motor.part_no, grade: "drop_in", checks: []))
+  end
+
+  def faults = file(job).faults.to_h { |fault| [fault.fan.key, fault] }
+
+  it "keeps what was decided about each fan, whatever is decided about another" do
+    decide("evaporator-2", "bearing_worn", "replace")
+    decide("evaporator-3", "contactor_failed", "repair")
+    expect(faults.transform_values { |fault| fault.decision.causes }).to eq(
+      "evaporator-2" => ["bearing_worn"], "evaporator-3" => ["contactor_failed"]
+    )
+    decide("evaporator-2", "winding_open", "replace")
+    expect(faults["evaporator-3"].decision.causes).to eq ["contactor_failed"]
+    expect(faults["evaporator-2"].decision.causes).to eq ["winding_open"]
+    get "/jobs/#{job.number}/decide?fan=evaporator-3"
+    expect(page).to include "Decided about fan 3: Contactor failed", "2 faults on this job"
+  end
+
+  it "chooses a part for each fan, and says fitted only of what was confirmed" do
+    decide("evaporator-2", "bearing_worn", "replace")
+    plain = Motor.find_by!(part_no: "BR-S12-230-R")
+    choose("evaporator-2", ec)
+    choose("evaporator-3", plain)
+    expect(faults.transform_values { |fault| [fault.part_choice.motor.part_no, fault.standing] }).to eq(
+      "evaporator-2" => [ec.part_no, "chosen"], "evaporator-3" => [plain.part_no, "chosen"]
+    )
+    get "/jobs/#{job.number}/report"
+    expect(page).to include "#{ec.part_no} chosen, not ordered yet"
+    expect(page).not_to include "#{ec.part_no} fitted"
+    get "/jobs/#{job.number}/prove?fan=evaporator-2"
+    2.times { send_form "/jobs/#{job.number}/prove/fitted", fan: "evaporator-2" }
+    expect(faults["evaporator-2"].standing).to eq "fitted"
+    expect(faults["evaporator-3"].standing).to eq "chosen"
+    position = unit.position("evaporator-2")
+    expect(position.fitted_motors.map { |one|
+ [one.part_no, one.removed_on.nil?] }).to eq [["BR-S12-230-L", false], [ec.part_no, true]]
+    pdf = PDF::Reader.new(StringIO.new(get("/jobs/#{job.number}/report.pdf").body)).pages.map(&:text).join
+    expect(pdf).to match(/#{ec.part_no} fitted .* by #{technician.name}/)
+  end
+
+  it "judges the first reading after the work by the new plate, in watts where it is EC" do
+    decide("evaporator-1", "winding_open", "replace")
+    choose("evaporator-1", ec)
+    get "/jobs/#{job.number}/prove?fan=evaporator-1"
+    send_form "/jobs/#{job.number}/prove/readings", fan: "evaporator-1", tool: "amps", amps: "0.55",
+      watts: (ec.watts * 0.9).round(1).to_s, turning: "yes", client_id: SecureRandom.uuid
+    reading = file(job).readings_of("amps", phase: "after").last
+    expect(reading).to have_attributes(verdict: "within", fan: "evaporator-1")
+    expect(reading.question["motor"]).to include("family" => "ec", "nameplate_watts" => ec.watts)
+    expect(Fenbo::Proof::Checklist.new(file(job)).missing.grep(/Amps/)).to be_empty
+  end
+
+  it "is proved when every fan that was worked on is, and says which is missing and how to tell" do
+    decide("evaporator-1", "bearing_worn", "replace")
+    decide("evaporator-2", "evaporator_dirty", "wait")
+    decide("evaporator-3", "blade_rubbing", "repair")
+    missing = -> { Fenbo::Proof::Checklist.new(file(job)).missing.grep(/Amps/) }
+    expect(missing.call).to eq ["Amps after the work of fan 1, inside the window", 
+"Amps after the work of fan 3, inside the window"]
+    read = ->(fan, amps, **meter) do
+      technician.update!(meter: meter.transform_keys(&:to_s))
+      get "/jobs/#{job.number}/prove?fan=#{fan}"
+      send_form "/jobs/#{job.number}/prove/readings", fan:, tool: "amps", amps:, turning: "yes", 
+client_id: SecureRandom.uuid
+    end
+    read["evaporator-1", "0.40"]
+    read["evaporator-3", "0.35", percent: 2, counts: 5, resolution: 0.01]
+    expect(missing.call).to match [/of fan 3, inside the window: wrap \d+ turns and read again/]
+  end
+
+  it "goes out and comes back with its job file" do
+    decide("evaporator-2", "bearing_worn", "replace")
+    choose("evaporator-2", ec)
+    Logbook.new(Job.find(job.id), technician).take(Entries::Fitted.new(fan: "evaporator-2"))
+    whole = file(job)
+    expect(Fenbo::JobFile.from_json(JSON.parse(JSON.generate(whole.as_json)))).to eq whole
+    expect(whole.part_choices.last).to have_attributes(fan: "evaporator-2", 
+fitted_by: have_attributes(name: technician.name))
+  end
+end
