@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "pdf-reader"
 require_relative "app_spec_helper"
 
 # Several faults on one job: each fan has its own decision, part, plate and proof.

@@ -51,7 +51,7 @@ RSpec.describe "care for what is typed, and for who reads it" do
   end
 
   it "shows what a press changed, wherever the page was scrolled to" do
-    sign_in_as "ilka"
+    sign_in_as "pavo"
     page.current_window.resize_to(500, 700)
     visit "/jobs/#{job("Sample store B").number}/look?test=airflow"
     page.execute_script("window.scrollTo(0, document.body.scrollHeight)")
@@ -62,7 +62,7 @@ RSpec.describe "care for what is typed, and for who reads it" do
   end
 
   it "keeps every press made without signal, each with its own time" do
-    sign_in_as "ilka"
+    sign_in_as "pavo"
     number = job("Sample store B").number
     visit "/jobs/#{number}/measure?tool=amps"
     page.driver.browser.network.emulate_network_conditions(offline: true)
