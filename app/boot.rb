@@ -25,4 +25,7 @@ LOADER.inflector.inflect("api" => "Api", "pdf" => "Pdf")
 LOADER.setup
 
 Database.connect
-LOADER.eager_load if ENV["RACK_ENV"] == "production"
+if ENV["RACK_ENV"] == "production"
+  Fenbo.eager_load
+  LOADER.eager_load
+end

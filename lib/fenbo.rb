@@ -63,6 +63,18 @@ module Fenbo
   autoload :Value, "fenbo/kernel/value"
   autoload :WorkPlan, "fenbo/work_plan"
 
+  # Everything at once, for a process that serves: nobody's first click waits for a file, or
+  # finds a constant that lives in another's. What only rake and the shell use is left out.
+  LATER = %w[kernel/knowledge_check tools/command].freeze
+  private_constant :LATER
+
+  def self.eager_load
+    folder = File.expand_path("fenbo", __dir__)
+    Dir[File.join(folder, "**/*.rb")].sort.each do |file|
+      require file unless LATER.any? { |name| file.start_with?(File.join(folder, name)) }
+    end
+  end
+
   # The one door into the core: a tool by its name, its question as parsed JSON.
   # @return [Answer, Refusal]
   def self.call(name, question, limits: Limits.default)

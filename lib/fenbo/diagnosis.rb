@@ -49,6 +49,7 @@ module Fenbo
 
     # How a unit stands: looking, live, made safe and proved dead, cover off.
     STATES = %w[L P D C].freeze
+    SIDES = %w[evaporator condenser].freeze
     HEALTHY = "healthy"
     UNKNOWN = "none_of_these"
 

@@ -20,8 +20,8 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
   end
 
   def choose(fan, motor)
-    Logbook.new(Job.find(job.id), 
-technician).take(Entries::Part.new(fan:, part_no: motor.part_no, grade: "drop_in", checks: []))
+    Logbook.new(Job.find(job.id),
+      technician).take(Entries::Part.new(fan:, part_no: motor.part_no, grade: "drop_in", checks: []))
   end
 
   def faults = file(job).faults.to_h { |fault| [fault.fan.key, fault] }
@@ -56,7 +56,8 @@ technician).take(Entries::Part.new(fan:, part_no: motor.part_no, grade: "drop_in
     expect(faults["evaporator-3"].standing).to eq "chosen"
     position = unit.position("evaporator-2")
     expect(position.fitted_motors.map { |one|
- [one.part_no, one.removed_on.nil?] }).to eq [["BR-S12-230-L", false], [ec.part_no, true]]
+      [one.part_no, one.removed_on.nil?]
+    }).to eq [["BR-S12-230-L", false], [ec.part_no, true]]
     pdf = PDF::Reader.new(StringIO.new(get("/jobs/#{job.number}/report.pdf").body)).pages.map(&:text).join
     expect(pdf).to match(/#{ec.part_no} fitted .* by #{technician.name}/)
   end
@@ -78,13 +79,13 @@ technician).take(Entries::Part.new(fan:, part_no: motor.part_no, grade: "drop_in
     decide("evaporator-2", "evaporator_dirty", "wait")
     decide("evaporator-3", "blade_rubbing", "repair")
     missing = -> { Fenbo::Proof::Checklist.new(file(job)).missing.grep(/Amps/) }
-    expect(missing.call).to eq ["Amps after the work of fan 1, inside the window", 
-"Amps after the work of fan 3, inside the window"]
+    expect(missing.call).to eq ["Amps after the work of fan 1, inside the window",
+      "Amps after the work of fan 3, inside the window"]
     read = ->(fan, amps, **meter) do
       technician.update!(meter: meter.transform_keys(&:to_s))
       get "/jobs/#{job.number}/prove?fan=#{fan}"
-      send_form "/jobs/#{job.number}/prove/readings", fan:, tool: "amps", amps:, turning: "yes", 
-client_id: SecureRandom.uuid
+      send_form "/jobs/#{job.number}/prove/readings", fan:, tool: "amps", amps:, turning: "yes",
+        client_id: SecureRandom.uuid
     end
     read["evaporator-1", "0.40"]
     read["evaporator-3", "0.35", percent: 2, counts: 5, resolution: 0.01]
@@ -97,7 +98,7 @@ client_id: SecureRandom.uuid
     Logbook.new(Job.find(job.id), technician).take(Entries::Fitted.new(fan: "evaporator-2"))
     whole = file(job)
     expect(Fenbo::JobFile.from_json(JSON.parse(JSON.generate(whole.as_json)))).to eq whole
-    expect(whole.part_choices.last).to have_attributes(fan: "evaporator-2", 
-fitted_by: have_attributes(name: technician.name))
+    expect(whole.part_choices.last).to have_attributes(fan: "evaporator-2",
+      fitted_by: have_attributes(name: technician.name))
   end
 end

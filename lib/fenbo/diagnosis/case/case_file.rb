@@ -174,7 +174,6 @@ module Fenbo
         end
       end
 
-    SIDES = %w[evaporator condenser].freeze
     # A question is not asked more often than this.
     MOST_ANSWERS = 3
   end
