@@ -24,6 +24,7 @@ LOADER.collapse(File.join(__dir__, "records"))
 LOADER.inflector.inflect("api" => "Api", "pdf" => "Pdf")
 LOADER.setup
 
+I18n.load_path << File.expand_path("../config/words.yml", __dir__)
 Database.connect
 if ENV["RACK_ENV"] == "production"
   Fenbo.eager_load

@@ -31,6 +31,7 @@ module Paths
     "state" => "Stations::Call::Jobs",
     "stations" => "Stations::Call::Jobs",
     "call" => "Stations::Call::Route",
+    "arrange" => "Stations::Call::Arrange",
     "look" => "Stations::Look::Route",
     "findings" => "Stations::Look::Findings",
     "frost" => "Stations::Look::Frost",

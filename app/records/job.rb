@@ -36,11 +36,20 @@ class Job < ApplicationRecord
     },
     unless: -> { (complaint_kinds - Fenbo::Diagnosis.rules["complaint"]["kinds"].keys).empty? }
 
-  scope :open, -> { where.not(status: "closed") }
+  ENDED = %w[closed cancelled].freeze
+
+  scope :open, -> { where.not(status: ENDED) }
+  scope :ended, -> { where(status: ENDED) }
 
   def to_param = number.to_s
 
-  def closed? = status == "closed"
+  # Whether it takes anything more: closed, or cancelled.
+  def closed? = ENDED.include?(status)
+
+  # Whether nothing was recorded on it yet.
+  def untouched?
+    [findings, readings, photos, decisions, part_choices].all?(&:none?)
+  end
 
   # Whether a station's work is done.
   def done?(station)

@@ -32,9 +32,16 @@ class Logbook
   # @return what the entry's `append` gives back, most often its row
   def take(entry)
     raise NotAllowed, Policy.why_not(entry.action) unless Policy.allows?(user, entry.action)
+    raise Refused.new(:closed, closed) if record.closed? && !entry.after_closing?
     field, message = entry.fault(self)
     raise Refused.new(field, message) if message
     ActiveRecord::Base.transaction { entry.append(self) }
+  end
+
+  # What is signed stays signed, whoever still has a page of it open.
+  def closed
+    return "Job #{record.number} is cancelled: it takes nothing more." if record.status == "cancelled"
+    "Job #{record.number} is closed and signed: open it again at Hand over first."
   end
 
   # The job as it stands before this entry.

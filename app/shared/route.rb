@@ -79,6 +79,11 @@ module Shared
       halt(*nothing_here)
     end
 
+    # A page that is older than what stands now.
+    error Logbook::Refused do |problem|
+      halt(*refuse(422, "That was not taken", problem.message))
+    end
+
     error NotAllowed do |problem|
       halt(*refuse(403, "Not with your role", problem.message))
     end
@@ -215,7 +220,7 @@ module Shared
     def take_or_refuse(entry, title)
       take(entry)
     rescue Logbook::Refused => problem
-      halt(*refuse(422, title.is_a?(Hash) ? title.fetch(problem.field) : title, problem.message))
+      halt(*refuse(422, title.is_a?(Hash) ? title.fetch(problem.field, "That was not taken") : title, problem.message))
     end
 
     # The fan looked at: ?fan=evaporator-2, else the one in hand.

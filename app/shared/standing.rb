@@ -102,7 +102,8 @@ module Shared
     end
 
     def case_of(without)
-      Fenbo::Diagnosis::JobCase.new(job, position, today: Date.today, limits: Shop.limits, without:, experience: ShopExperience.experience,
+      Fenbo::Diagnosis::JobCase.new(job, position, today: Date.today, limits: Shop.limits, without:,
+        experience: ShopExperience.experience,
         minute_cost: Setting.read("rate_per_hour_cents") / 6000.0)
     end
 
@@ -115,7 +116,7 @@ module Shared
       said
         .map do |entry|
           test = Fenbo::Diagnosis::Test[entry.test]
-          said = entry.outcome ? test.label(entry.outcome).downcase : "complained of"
+          said = entry.outcome ? test.label(entry.outcome).downcase : "as the customer says"
           "#{"but " if entry.factor < 1}#{test.short.downcase}: #{said}"
         end
         .join(" · ")

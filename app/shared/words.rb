@@ -72,7 +72,7 @@ module Shared
     }.freeze
     STATIONS = {
       "call" => "Call", "look" => "Look", "measure" => "Measure", "decide" => "Decide", "match" => "Match",
-      "source" => "Source", "fit" => "Fit", "prove" => "Prove", "hand_over" => "Hand over"
+      "source" => "Source", "fit" => "Work", "prove" => "Prove", "hand_over" => "Hand over"
     }.freeze
     PHASES = {
       "safe" => "Made safe", "apart" => "Taken apart", "exchange" => "Exchanged", "back" => "Put back",
@@ -162,14 +162,14 @@ module Shared
     # A reason's figures: what was read, against which limit, and where that is from.
     def reason_words(reason)
       figure = ->(value) { %(<span class="figure">#{h(plain(value))}</span>) }
-      [reason.value && "read #{figure[reason.value]}", reason.limit && "against #{figure[reason.limit]}",
-        source_words(reason.source).presence].compact.join(" ")
+      figures = [reason.value && "here #{figure[reason.value]}", reason.limit && "limit #{figure[reason.limit]}"]
+      [figures.compact.join(", "), source_words(reason.source)].reject(&:empty?).join(" · ")
     end
 
     # Where a limit is from, in words: the chapter, or this shop.
     def source_words(source)
       return "" if source.nil?
-      (source == "shop") ? "· this shop's own limit" : "· #{source.sub("/", ": ").tr("-", " ")}"
+      (source == "shop") ? "this shop's own limit" : "source: #{source.sub("/", ", ").tr("-", " ")}"
     end
 
     def verdict_words(verdict)

@@ -24,7 +24,8 @@ RSpec.describe Fenbo::Limits, :rolled_back do
 
   it "takes a complaint for a return only so long" do
     earlier = create(:job, unit:, status: "closed", opened_at: 100.days.ago)
-    Decision.create!(job: earlier, user: create(:user), fan_position: fan, causes: %w[bearing_worn], action: "repair", proposed: "bearing_worn",
+    Decision.create!(job: earlier, user: create(:user), fan_position: fan, causes: %w[bearing_worn], action: "repair",
+      proposed: "bearing_worn",
       taken_at: 100.days.ago, client_id: SecureRandom.uuid, standing: {})
     listed = lambda do
       sign_in create(:user)

@@ -36,8 +36,10 @@ RSpec.describe RefusedPage, :rolled_back do
 
   it "leads from every address that only takes a form to the page that shows it" do
     {
-      "/jobs/#{job.number}/readings" => "/jobs/#{job.number}/measure", "/jobs/#{job.number}/findings" => "/jobs/#{job.number}/look",
-      "/jobs/#{job.number}/close" => "/jobs/#{job.number}/hand_over", "/jobs/#{job.number}/stations/look" => "/jobs/#{job.number}",
+      "/jobs/#{job.number}/readings" => "/jobs/#{job.number}/measure",
+      "/jobs/#{job.number}/findings" => "/jobs/#{job.number}/look",
+      "/jobs/#{job.number}/close" => "/jobs/#{job.number}/hand_over",
+      "/jobs/#{job.number}/stations/look" => "/jobs/#{job.number}",
       "/jobs/#{job.number}/fit/steps/lockout" => "/jobs/#{job.number}/fit", "/settings/people" => "/settings",
       "/jobs/#{job.number}/photos" => "/jobs/#{job.number}/look"
     }.each do |address, shown|

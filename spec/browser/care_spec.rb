@@ -40,7 +40,8 @@ RSpec.describe "care for what is typed, and for who reads it" do
     fill_in "Setpoint", with: "mild"
     click_button "Keep"
     expect(page).to have_css "[data-summary]", text: /Not taken yet, \d fields/
-    expect(page.evaluate_script("document.activeElement.closest('.field, fieldset').textContent")).to include "Choose a site."
+    focused = page.evaluate_script("document.activeElement.closest('.field, fieldset').textContent")
+    expect(focused).to include "Choose a site."
     expect(page.current_path).to start_with "/refused/"
     page.refresh
     expect(page).to have_field "Name", with: "Herb store"

@@ -44,7 +44,8 @@ RSpec.describe "readings that come by themselves" do
 
   it "says what to do where there is no microphone" do
     visit "/jobs/#{job.number}/sounds?fan=evaporator-1"
-    page.execute_script("navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('', 'NotAllowedError'))")
+    refusal = "() => Promise.reject(new DOMException('', 'NotAllowedError'))"
+    page.execute_script("navigator.mediaDevices.getUserMedia = #{refusal}")
     click_button "Record"
     expect(page).to have_content "The microphone was refused"
     page.execute_script("Object.defineProperty(navigator, 'mediaDevices', {value: undefined})")

@@ -8,6 +8,8 @@ module Entries
 
     def action = :decide
 
+    def after_closing? = true
+
     # What stands in the way.
     def fault(book)
       return if book.job.closed?

@@ -7,6 +7,8 @@ module Entries
 
     def action = :countersign
 
+    def after_closing? = true
+
     def append(book)
       return unless book.record.status == "awaiting_countersign"
       book.record.update!(countersigned_by: book.user)

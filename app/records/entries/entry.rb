@@ -7,6 +7,9 @@ module Entries
     # What a role must allow.
     def action = :record
 
+    # Whether a job that is closed or cancelled takes it: only what ends or reopens it.
+    def after_closing? = false
+
     # [field, sentence] where it cannot be taken; nil where it can.
     # @param _book [Logbook]
     def fault(_book) = nil

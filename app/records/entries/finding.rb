@@ -11,7 +11,8 @@ module Entries
 
     def append(book)
       known = Fenbo::Diagnosis::Test[test]
-      ::Finding.record(client_id: id, taken_at: book.now, job: book.record, visit: book.visit, user: book.user, test:, outcome:, note:,
+      ::Finding.record(client_id: id, taken_at: book.now, job: book.record, visit: book.visit, user: book.user, test:,
+        outcome:, note:,
         fan_position: (book.fan(fan) unless known.unit?), override_reason:)
     end
   end

@@ -1,15 +1,21 @@
 # frozen_string_literal: true
 
 module Entries
-  # The handover as written, and the signature where one was drawn; nothing drawn keeps
-  # what was signed before.
+  # What a customer signs.
+  HANDOVER_WORDS = %w[summary seen_besides next_visit_at next_visit_for].freeze
+
+  # The handover as written, and the signature where one was drawn. Nothing drawn keeps what
+  # was signed before; other words drop it.
   # `version` is that of the text it was written over.
   Handover = Entry.of(:values, version: nil, signature: nil, signed_name: nil) do
     # @raise [ActiveRecord::StaleObjectError] where somebody wrote it meanwhile
     def append(book)
       row = book.record.handover || ::Handover.new(job: book.record)
       row.lock_version = version if version && row.persisted?
-      row.update!(**values, **signed(book), user: book.user)
+      row.assign_attributes(**values, user: book.user)
+      # A signature stands under the words it was given for.
+      row.assign_attributes(signature: nil, signed_name: nil, signed_at: nil) if (row.changed & HANDOVER_WORDS).any?
+      row.update!(signed(book))
       book.finish("hand_over") if row.signed_at
       row
     end

@@ -11,7 +11,8 @@ module Entries
     # another motor. A reading sent twice brings none a second time.
     def append(book)
       known = ::Reading.find_by(client_id: id)
-      reading = ::Reading.record(client_id: id, taken_at: book.now, job: book.record, visit: book.visit, fan_position: book.fan(fan),
+      reading = ::Reading.record(client_id: id, taken_at: book.now, job: book.record, visit: book.visit,
+        fan_position: book.fan(fan),
         user: book.user, kind:, phase:, typed:, question: question.as_json, result: result.as_json,
         verdict: result.as_json["verdict"], meter:)
       rows.each { |row| note(book, reading, *row) } if phase == "before" && reading != known
@@ -27,7 +28,8 @@ module Entries
 
     def note(book, reading, fan, test, outcome, weights)
       unit = Fenbo::Diagnosis::Test[test].unit?
-      ::Finding.record(client_id: SecureRandom.uuid, taken_at: book.now, job: book.record, visit: book.visit, user: book.user, test:,
+      ::Finding.record(client_id: SecureRandom.uuid, taken_at: book.now, job: book.record, visit: book.visit,
+        user: book.user, test:,
         outcome:, weights:, reading:, fan_position: (book.fan(fan) unless unit))
     end
   end

@@ -7,8 +7,10 @@ module Entries
 
     def action = :countersign
 
+    def after_closing? = true
+
     def append(book)
-      return unless book.record.closed?
+      return unless book.record.status == "closed"
       book.record.update!(status: "open", closed_at: nil, closed_by: nil, countersigned_by: nil)
       Learn.enqueue
     end

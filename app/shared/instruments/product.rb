@@ -10,10 +10,10 @@ module Shared
           Field.new(name: "limit", label: "Must stay below", kind: "temperature", group: "The box"),
           Field.new(
             name: "end",
-            label: "It drifts towards",
+            label: "Where it would end up",
             kind: "temperature",
             group: "The box",
-            hint: "The room, or where other fans hold it."
+            hint: "Without cooling: the room around it, or what the other fans can hold."
           ),
           Field.new(name: "earlier", label: "An earlier reading", kind: "temperature", group: "Its pace"),
           Field.new(name: "ago", label: "How long before", kind: "duration", group: "Its pace"),

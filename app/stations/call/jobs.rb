@@ -5,7 +5,7 @@ module Stations
     # Opening a job, finding its way, and how the unit stands while it is worked on.
     class Jobs < Shared::Route
       get "/jobs/?" do
-        erb :jobs, locals: {open: listed(Job.open), closed: listed(Job.where(status: "closed")).limit(30)}
+        erb :jobs, locals: {open: listed(Job.open), closed: listed(Job.ended).limit(30)}
       end
 
       get "/jobs/new" do

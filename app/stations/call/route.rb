@@ -10,6 +10,7 @@ module Stations
 
       post "/jobs/:number/call" do
         need :open_job
+        raise Logbook::Refused.new(:closed, Logbook.new(record, current_user).closed) if record.closed?
         form = Form.new(params, current_user)
         halt 422, page(typed: params, faults: form.faults) unless form.update(record)
         Logbook.new(record, current_user).finish("call") if params[:go_on] == "1"

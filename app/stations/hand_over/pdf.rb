@@ -235,9 +235,9 @@ module Stations
       end
 
       def reason_line(reason)
-        against = [reason.value && "read #{words.plain(reason.value)}", reason.limit && "against " \
+        against = [reason.value && "here #{words.plain(reason.value)}", reason.limit && "limit " \
           "#{words.plain(reason.limit)}",
-          words.source_words(reason.source).presence].compact.join(" ")
+          words.source_words(reason.source).presence].compact.join(", ")
         "#{reason.text}#{" (#{against})" unless against.empty?}"
       end
 

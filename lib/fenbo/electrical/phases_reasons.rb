@@ -83,7 +83,8 @@ module Fenbo
 
       def leg_reason(leg, name)
         if leg.verdict == "cannot_tell"
-          return reason("Leg #{name}: this clamp cannot tell whether it is within its plate#{turns(leg)}", "meter.turns",
+          return reason("Leg #{name}: this clamp cannot tell whether it is within its plate#{turns(leg)}",
+            "meter.turns",
             value: leg.turns_needed)
         end
         verdict = (leg.verdict == "over") ? "over" : "under"

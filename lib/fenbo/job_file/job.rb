@@ -8,7 +8,8 @@ module Fenbo
     Job = Shape.of(
       version: Integer, uid: String, number: Integer, unit: Unit, fan: Shape.maybe(String),
       technician: Shape.maybe(Person), complaint: String, complaint_kinds: [String], recent_work: Shape::FLAG,
-      access_notes: Shape.maybe(String), status: String, station: String, opened_at: Time,
+      access_notes: Shape.maybe(String), status: String, cancel_reason: Shape.maybe(String), station: String,
+      opened_at: Time,
       closed_at: Shape.maybe(Time), closed_by: Shape.maybe(Person), countersigned_by: Shape.maybe(Person),
       box_c: Shape.maybe(Float), box_read_at: Shape.maybe(Time), earlier_c: Shape.maybe(Float),
       earlier_hours_ago: Shape.maybe(Float), drift_end_c: Shape.maybe(Float), product_limit_c: Shape.maybe(Float),
@@ -17,7 +18,8 @@ module Fenbo
       findings: [Finding], readings: [Reading], photos: [Photo], decisions: [Decision], part_choices: [PartChoice],
       steps: [StepDone], stations: [StationDone], proof_checks: [ProofCheck], handover: Shape.maybe(Handover)
     ) do
-      def closed? = status == "closed"
+      # Closed, or cancelled.
+      def closed? = %w[closed cancelled].include?(status)
 
       def open? = status == "open"
 

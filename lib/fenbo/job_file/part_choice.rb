@@ -28,7 +28,8 @@ module Fenbo
     # hand. `fit_reading` is the id of the measurements the seat rests on; `fitted_at` is nil
     # until somebody confirmed that it sits in its place.
     PartChoice = Shape.of(
-      uid: String, by: Person, fan: Shape.maybe(String), fitted_at: Shape.maybe(Time), fitted_by: Shape.maybe(Person), chosen_at: Time, motor: Shape.maybe(CataloguePart), blade: Shape.maybe(CatalogueBlade),
+      uid: String, by: Person, fan: Shape.maybe(String), fitted_at: Shape.maybe(Time), fitted_by: Shape.maybe(Person),
+      chosen_at: Time, motor: Shape.maybe(CataloguePart), blade: Shape.maybe(CatalogueBlade),
       grade: Shape.maybe(String), checks: Array, offer: Shape.maybe(Hash), ready_at: Shape.maybe(Time),
       superseded_at: Shape.maybe(Time), seat_mm: Shape.maybe(Float), spacers: Shape.maybe(Integer),
       fit_reading: Shape.maybe(String)

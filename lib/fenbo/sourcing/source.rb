@@ -66,8 +66,9 @@ module Fenbo
       end
 
       def late_reason(best)
+        done = best.finish.strftime("%a %d %b %H:%M")
         limit_reason(
-          "Every way ends after the product's limit: #{best.offer.id}, done #{best.finish.strftime("%a %d %b %H:%M")}, " \
+          "Every way ends after the product's limit: #{best.offer.id}, done #{done}, " \
           "loses least by the hours it is late; a stopgap may win them back",
           "sourcing.late_hour_loss",
           value: best.lateness_cents

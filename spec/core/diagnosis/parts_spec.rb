@@ -5,7 +5,8 @@
 RSpec.describe Fenbo::Diagnosis do
   limits = Fenbo::Limits.default
 
-  define_method(:case_file) do |*findings, motor: "psc", side: "evaporator", fans: 3, state: "L", family: "walk_in_cooler"|
+  define_method(:case_file) do |*findings, motor: "psc", fans: 3, state: "L"|
+    family, side = "walk_in_cooler", "evaporator"
     rows = findings.map { |line| %w[test outcome position].zip(line.split).to_h.compact }
     Fenbo::Diagnosis::CaseFile.read(
       Fenbo::Input.new(

@@ -25,7 +25,8 @@ RSpec.describe "the house's own scripts" do
     end
 
     it "lets a room use what is shared, and the core nothing outside" do
-      house("app/day/board.rb" => "Shared::Route\n", "app/shared/route.rb" => "module Shared\n  class Route\n  end\nend\n",
+      house("app/day/board.rb" => "Shared::Route\n",
+        "app/shared/route.rb" => "module Shared\n  class Route\n  end\nend\n",
         "app/records/job.rb" => "class Job\nend\n", "lib/fenbo/a.rb" => "module Fenbo\n  A = Job\nend\n") do |rooms|
         expect(rooms.faults).to eq ["lib/fenbo/a.rb:2 uses Job: core may not use records"]
         expect(rooms.arrows).to include "day                  → shared"

@@ -13,7 +13,7 @@ module Fenbo
           def test = evidence.test
 
           # What was said, in words.
-          def said = finding ? finding.label : "complained of"
+          def said = finding ? finding.label : "as the customer says"
 
           # How much it speaks, in words.
           def strength

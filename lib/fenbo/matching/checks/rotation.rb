@@ -14,8 +14,9 @@ module Fenbo
           return not_noted unless turned
           return unknown("its rotation") unless candidate.rotation
           return reversible if candidate.rotation == "reversible"
-          return pass("#{words(candidate.rotation)}, as the old #{noted? ? "one" : "blade"}") if candidate.rotation == turned
-          other_way("#{words(candidate.rotation)}, the old one the other way")
+          way = words(candidate.rotation)
+          return other_way("#{way}, the old one the other way") unless candidate.rotation == turned
+          pass("#{way}, as the old #{noted? ? "one" : "blade"}")
         end
 
         def narrowing
