@@ -182,6 +182,11 @@ module Shared
 
     def caution(id) = Fenbo::Knowledge.table("cautions").fetch(id)
 
+    # The first sentence of what to mind, and the rest behind it.
+    def caution_halves(ids)
+      ids.map { |id| caution(id) }.join(" ").split(/(?<=\.)\s+/, 2)
+    end
+
     def cause_label(id) = Fenbo::Diagnosis::Cause.label(id)
 
     def test_of(id) = Fenbo::Diagnosis::Test[id]
@@ -213,9 +218,9 @@ module Shared
       "#{ACTIONS[decision.action]}, by #{decision.by.name}, #{day_clock(decision.taken_at)}."
     end
 
-    # "Bearing worn: replace. BR-M16-230 ordered, not fitted yet"
+    # "Bearing worn, replace. BR-M16-230 ordered, not fitted yet"
     def fault_words(fault)
-      decided = fault.decision && "#{fault.decision.label}: #{ACTIONS[fault.decision.action].downcase}"
+      decided = fault.decision && "#{fault.decision.label}, #{ACTIONS[fault.decision.action].downcase}"
       [decided, part_words(fault)].compact.join(". ")
     end
 

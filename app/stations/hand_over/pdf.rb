@@ -109,7 +109,7 @@ module Stations
 
       def fault(fault)
         decision = fault.decision
-        section "#{fault.fan.long_label}: #{decision&.label || "no cause decided"}"
+        section "#{fault.place}: #{decision&.label || "no cause decided"}"
         return unless decision
         @pdf.text "#{Shared::Words::ACTIONS[decision.action]}. Decided by #{decision.by.name}, " \
                     "#{words.day_clock(decision.taken_at)}#{countersigned(decision)}."
@@ -177,7 +177,7 @@ module Stations
         section "What was done"
         @report.faults.each do |fault|
           part = words.part_words(fault)
-          @pdf.text "#{fault.fan.long_label}: motor #{part}." if part
+          @pdf.text "#{fault.place}: motor #{part}." if part
         end
         plan = @report.plan
         if plan&.done_count.to_i.positive?

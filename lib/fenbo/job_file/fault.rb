@@ -15,6 +15,14 @@ module Fenbo
         part_choice.offer ? "ordered" : "chosen"
       end
 
+      # What it is about: the unit, where its cause belongs to no fan alone.
+      def place = unit? ? "The unit" : fan.long_label
+
+      def unit?
+        causes = decision&.causes.to_a.filter_map { |id| Diagnosis::Cause.all[id] }
+        causes.any? && causes.all?(&:unit?)
+      end
+
       # Whether hands were laid on it, so that it has to be proved.
       def worked_on? = %w[replace repair clean].include?(decision&.action)
     end
