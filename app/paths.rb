@@ -11,6 +11,7 @@ module Paths
     "sign-in" => "People::SignIn",
     "sign-out" => "People::SignIn",
     "first-run" => "People::FirstRun",
+    "new-password" => "People::NewPassword",
     "customers" => "Customers::Route",
     "units" => "Units::Route",
     "parts" => "Catalogue::Route",

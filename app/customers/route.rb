@@ -7,8 +7,9 @@ module Customers
       erb :customers, locals: {customers: Customer.includes(sites: :units).order(:name)}
     end
 
+    # On the spot: whoever stands before a new customer.
     get "/customers/new" do
-      need :edit_customers
+      need :add_customers
       edit(Customer.new)
     end
 
@@ -18,7 +19,7 @@ module Customers
     end
 
     post "/customers" do
-      need :edit_customers
+      need :add_customers
       keep(Customer.new)
     end
 

@@ -13,6 +13,19 @@ class Motor < ApplicationRecord
     cross_reference price_cents kit_contents kit_work kit_leaves kit_minutes discontinued superseded_by
   ].freeze
 
+  # By its own number or its maker's name, or by the number of what it replaces: the old
+  # motor's plate is often all there is.
+  scope :like,
+    ->(text) do
+      where(
+        "part_key LIKE :key AND :key <> '%%' OR maker ILIKE :like OR :key <> '%%' AND EXISTS (" \
+        "SELECT 1 FROM unnest(cross_reference) AS old WHERE " \
+        "translate(upper(regexp_replace(old, '[^A-Za-z0-9]', '', 'g')), 'OI', '01') LIKE :key)",
+        key: "%#{Keyed.key(text)}%",
+        like: "%#{sanitize_sql_like(text)}%"
+      )
+    end
+
   # Those that replace this one: their lists name it, or it names its successor.
   def replacements
     Motor

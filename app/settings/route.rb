@@ -58,6 +58,19 @@ module Settings
       back_to "/settings", "#{user.name} can sign in now."
     end
 
+    post "/settings/people/:id/link" do
+      need :manage_people
+      user = User.active.find(whole(params[:id]))
+      page(password_link: [user, "#{request.base_url}/new-password/#{PasswordLink.issue(user, current_user)}"])
+    end
+
+    # This device too: whoever lost a phone begins anew.
+    post "/settings/sign-out-everywhere" do
+      current_user.update!(session_version: current_user.session_version + 1)
+      session.clear
+      redirect to("/sign-in"), 303
+    end
+
     post "/settings/people/:id" do
       need :manage_people
       user = User.find(whole(params[:id]))
@@ -68,8 +81,8 @@ module Settings
 
     private
 
-    def page(faults: {}, typed: {}, fresh_token: nil)
-      erb(:settings, locals: {faults:, typed:, fresh_token:})
+    def page(faults: {}, typed: {}, fresh_token: nil, password_link: nil)
+      erb(:settings, locals: {faults:, typed:, fresh_token:, password_link:})
     end
 
     def change_password

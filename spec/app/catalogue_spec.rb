@@ -46,6 +46,16 @@ RSpec.describe "The catalogue", :rolled_back do
     expect(Demo::MotorMaker.new.rows.first(50)).to eq Demo::MotorMaker.new.rows.first(50)
   end
 
+  it "finds a motor by the number of what it replaces" do
+    motor = Motor.where("cardinality(cross_reference) > 0").order(:part_no).first
+    old = motor.cross_reference.first
+    sign_in create(:user)
+    get "/parts?q=#{old.downcase.delete("-")}"
+    expect(page).to include motor.part_no
+    expect(Motor.like(old)).to include motor
+    expect(Motor.like("--")).to be_empty
+  end
+
   it "finds a part however its number is typed, the very number first" do
     ["br-s12-230-l", "BRS1223OL", "brs12 23o l", "Br/S12.230-L"].each do |text|
       expect(Motor.like(text).nearest(text).first&.part_no).to eq "BR-S12-230-L"

@@ -96,6 +96,30 @@ RSpec.describe Fenbo::Limits, :rolled_back do
     end
   end
 
+  it "takes the same look again within minutes for one" do
+    [300, 0].each do |ago|
+      Logbook.new(Job.find(job.id), create(:user), now: Time.now - ago)
+        .take(Entries::Finding.new(id: SecureRandom.uuid, fan: "evaporator-1", test: "noise", outcome: "grinding"))
+    end
+    looks = lambda do |limits|
+      Fenbo::Diagnosis::JobCase.new(file(job), file(job).unit.fans.first, today: Date.today, minute_cost: 1,
+        limits:).to_h["findings"].size
+    end
+    default = described_class.default
+    expect([default, default.with("looking.same_look_minutes" => 2)].map(&looks)).to eq [1, 2]
+  end
+
+  it "asks about milliamps where a bare number is far beyond the plate" do
+    fault = lambda do |amps|
+      meter = Shared::Instrument.of("amps", {"amps" => amps, "turning" => "yes"}, user: create(:user), job: file(job),
+        fan: file(job).unit.fans.first)
+      meter.ask
+      meter.faults["amps"]
+    end
+    expect(%w[0.35 350\ A 350\ mA].map(&fault)).to all be_nil
+    expect(moved("amps.milliamps", 1000) { fault["350"] }).to match [/milliamps\? Write “350 mA”/, nil]
+  end
+
   it "calls fans alike beside their neighbours" do
     beside = lambda do |limits|
       bank = Fenbo::Electrical::Bank.new(file(job), limits:)

@@ -12,7 +12,7 @@ RSpec.describe Policy, :rolled_back do
   technician = %w[technician]
 
   table = {
-    "/customers" => office, "/customers/:id" => office,
+    "/customers" => crew, "/customers/:id" => office,
     "/units" => crew, "/units/:id" => crew, "/units/:id/fans/:fan" => crew,
     "/imports" => office, "/imports/:id/again" => office, "/imports/:id/drop" => office,
     "/imports/:id/take" => office, "/job-files/?" => office,
@@ -35,11 +35,13 @@ RSpec.describe Policy, :rolled_back do
     "/reports/?" => crew,
     "/learning" => office, "/meter/simulated" => field, "/settings/appearance" => everyone,
     "/settings/me" => everyone, "/settings/password" => everyone, "/settings/people" => office,
-    "/settings/people/:id" => office, "/settings/shop" => office, "/settings/tokens" => everyone,
+    "/settings/people/:id" => office,
+    "/settings/people/:id/link" => office, "/settings/sign-out-everywhere" => everyone, "/settings/shop" => office,
+    "/settings/tokens" => everyone,
     "/settings/tokens/:id/revoke" => everyone
   }.freeze
   # Doors before anybody is known, and those that ask for a token instead of a page's own.
-  open = ["/sign-in", "/sign-out", "/first-run", "/api/v1/:tool", "/api/v1/meter"].freeze
+  open = ["/new-password/:secret", "/sign-in", "/sign-out", "/first-run", "/api/v1/:tool", "/api/v1/meter"].freeze
 
   def self.routes
     classes = [*Paths::FIRST.values, *Paths::OF_A_JOB.values].uniq.map { |name| Object.const_get(name) }

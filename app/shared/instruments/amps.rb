@@ -123,7 +123,20 @@ module Shared
       end
 
       def currents
-        (three_phase? ? LEGS : LEGS.first(1)).map { |name| figure(name, required: true) }
+        names = three_phase? ? LEGS : LEGS.first(1)
+        names.map { |name| figure(name, required: true) }.tap do |amps|
+          names.zip(amps).each { |name, one| ask_milliamps(name, one) if one }
+        end
+      end
+
+      # A bare number a hundred times the plate is most often a display in milliamps.
+      def ask_milliamps(name, amps)
+        plate_amps = fan ? plate&.amps_at(site_volts) : figure("plate_amps")
+        typed = value(name).to_s.strip
+        return unless plate_amps && Fenbo::Quantities.number(typed) &&
+          amps / turns.to_i.clamp(1, 20) >= plate_amps * Shop.limits["amps.milliamps"]
+        faults[name] ||= "#{typed} A on a plate of #{tidy(plate_amps)} A: milliamps? Write “#{typed} mA”, or " \
+          "“#{typed} A” if it really is."
       end
 
       def turns
