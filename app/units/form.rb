@@ -49,6 +49,7 @@ module Units
         overload_low_a: quantity(:overload_low, "current"),
         overload_high_a: quantity(:overload_high, "current"),
         contactor_a: quantity(:contactor, "current"),
+        contactors: choice(:contactors, Fenbo::Diagnosis.rules["contactors"].keys),
         quirks: text(:quirks),
         **lock
       }

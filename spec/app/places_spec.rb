@@ -52,6 +52,16 @@ RSpec.describe "places and parts", :rolled_back do
     expect(keep[refrigerant: ""]).to be_flammable
   end
 
+  it "asks once what switches the fans, and tells the core" do
+    unit = create(:unit)
+    send_form "/units/#{unit.id}", name: "Bank", site: unit.site_id, family: "walk_in_cooler", supply_volts: "230",
+      supply_phases: "1", supply_hertz: "50", evaporator_fans: "2", refrigerant: "R-448A", contactors: "own"
+    expect(unit.reload.contactors).to eq "own"
+    job = create(:job, unit:)
+    question = Fenbo::Diagnosis::JobCase.new(file(job), fan(job), today: Date.today, minute_cost: 1.6).to_h
+    expect(question["unit"]).to include("contactors" => "own")
+  end
+
   it "notes a starter whose dial has two ends in order, and asks the match with it" do
     unit = create(:unit, supply_volts: 400, supply_phases: 3)
     keep = ->(**typed) do

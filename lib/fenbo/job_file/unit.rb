@@ -3,7 +3,8 @@
 module Fenbo
   module JobFile
     # One refrigeration unit with its fans. Temperatures in °C, supply in V and Hz,
-    # currents in A, money in whole cents; `features` by the work plan's own ids.
+    # currents in A, money in whole cents; `features` by the work plan's own ids; `contactors`
+    # shared by all fans, or each fan its own.
     Unit = Shape.of(
       uid: String, name: String, family: String, model: Shape.maybe(String), serial: Shape.maybe(String),
       installed_year: Shape.maybe(Integer), refrigerant: Shape.maybe(String), flammable: Shape::FLAG,
@@ -11,7 +12,8 @@ module Fenbo
       product_value_cents: Shape.maybe(Integer), drift_end_c: Shape.maybe(Float), supply_volts: Float,
       supply_phases: Integer, supply_hertz: Float, ambient_low_c: Shape.maybe(Float),
       ambient_high_c: Shape.maybe(Float), wet: Shape::FLAG, belt: Shape::FLAG, overload_low_a: Shape.maybe(Float),
-      overload_high_a: Shape.maybe(Float), contactor_a: Shape.maybe(Float), features: Hash,
+      overload_high_a: Shape.maybe(Float), contactor_a: Shape.maybe(Float), contactors: Shape.maybe(String),
+      features: Hash,
       quirks: Shape.maybe(String), site: Site, fans: [Fan]
     ) do
       def family_label = Knowledge.table("families")[family]["label"]

@@ -5,7 +5,7 @@
 RSpec.describe Fenbo::Diagnosis do
   limits = Fenbo::Limits.default
 
-  define_method(:case_file) do |*findings, motor: "psc", fans: 3, state: "L"|
+  define_method(:case_file) do |*findings, motor: "psc", fans: 3, state: "L", contactors: nil|
     family, side = "walk_in_cooler", "evaporator"
     rows = findings.map { |line| %w[test outcome position].zip(line.split).to_h.compact }
     Fenbo::Diagnosis::CaseFile.read(
@@ -13,6 +13,7 @@ RSpec.describe Fenbo::Diagnosis do
         {
           "unit" => {
             "family" => family,
+            "contactors" => contactors,
             "fans" => (1..fans).map { |one| {"position" => "#{side}-#{one}", "motor" => {"family" => motor}} }
           },
           "position" => "#{side}-1", "state" => state, "context" => {"side" => side}, "findings" => rows
@@ -39,6 +40,16 @@ RSpec.describe Fenbo::Diagnosis do
       run = case_file("fan_motion normal evaporator-2", "fan_motion normal evaporator-3")
       expect(factor(stand, "no_supply")).to be > 5 * factor(stand, "winding_open")
       expect(factor(run, "no_supply")).to be < factor(run, "winding_open") / 5
+    end
+
+    it "lets a neighbour speak of this fan's contactor only where they share it" do
+      run = ->(contactors) {
+        case_file("fan_motion normal evaporator-2", "fan_motion normal evaporator-3", contactors:)
+      }
+      own, shared, unknown = %w[own shared].push(nil).map { |one| factor(run[one], "contactor_failed") }
+      expect(own).to be_within(1e-9).of(factor(run["own"], "winding_open"))
+      expect([shared, unknown, own]).to eq [shared, unknown, own].sort
+      expect(shared).to be < own / 5
     end
 
     it "counts each of them, and two of a kind as one twice over" do

@@ -17,7 +17,7 @@ module Fenbo
     CaseFile =
       Value.of(
         :family, :side, :position, :motors, :age_band, :recent_work, :findings, :state, :minute_cost,
-        :refrigerant, :complaint, :experience
+        :refrigerant, :complaint, :experience, contactors: nil
       ) do
         define_singleton_method(:read) do |input, limits = Limits.default|
           unit = input.object("unit")
@@ -37,6 +37,7 @@ module Fenbo
               input.object("cost", required: false).number("minute", required: false, above: 0, at_most: 10_000) ||
                 Diagnosis.rules["cost_of_minute"],
             refrigerant: unit.text("refrigerant", required: false),
+            contactors: unit.choice("contactors", Diagnosis.rules["contactors"].keys, required: false),
             complaint: read_complaint(context),
             experience:
               input.given?("experience") ? Experience.read(input.object("experience"), limits) : Experience::NONE

@@ -23,7 +23,8 @@ module Fenbo
 
       def to_h
         {
-          "unit" => {"family" => unit.family, "refrigerant" => unit.refrigerant, "fans" => fans}.compact,
+          "unit" => {"family" => unit.family, "refrigerant" => unit.refrigerant, "contactors" => unit.contactors,
+                     "fans" => fans}.compact,
           "position" => @fan.key, "context" => context, "findings" => looks.map(&:to_case), "state" => @job.state,
           "cost" => {"minute" => @minute_cost}, "experience" => @experience
         }.compact

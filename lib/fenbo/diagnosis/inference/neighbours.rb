@@ -9,7 +9,9 @@ module Fenbo
       def initialize(case_file, model)
         @model = model
         @alike = alike(case_file.neighbour_evidence)
-        @reaches = model.causes.map { |cause| cause.reaches.positive? }
+        wired = Diagnosis.rules["contactors"].fetch(case_file.contactors, {})
+        @reach = model.causes.map { |cause| wired.fetch(cause.id, cause.reaches) }
+        @reaches = @reach.map(&:positive?)
         @known = {}
         @likelihoods = {}
       end
@@ -47,7 +49,7 @@ module Fenbo
           .sum do |struck|
             chance =
               reaching.inject(1.0) do |product, c|
-                product * (struck.include?(c) ? @model.causes[c].reaches : 1 - @model.causes[c].reaches)
+                product * (struck.include?(c) ? @reach[c] : 1 - @reach[c])
               end
             @alike.inject(chance) do |product, (beside, evidence, count)|
               product * likelihood(struck.select { |c| there?(c, beside) }, evidence)**count
