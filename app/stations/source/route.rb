@@ -19,6 +19,12 @@ module Stations
 
       private
 
+      # What no other beats on both counts, in words.
+      def frontier_words
+        return "Soonest and cheapest of all." if sources.options.one?(&:frontier)
+        "Sooner only costs more, cheaper only takes longer."
+      end
+
       def offer_words(option)
         done = Shared::Shop.from_local(option.finish_at).strftime("%a %H:%M")
         "#{Suppliers::Desk.name_of(option.offer)}, done #{done}"
