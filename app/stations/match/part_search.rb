@@ -58,6 +58,11 @@ module Stations
         Rejected.new(part_no:, checks: row.checks) if row
       end
 
+      # Who has it, by name, as asked for the ranking.
+      def sources(part_no)
+        result && (@sources || {}).fetch(part_no, []).map { |id| Suppliers::Desk.name_of(id) }.uniq
+      end
+
       # What the catalogue asks for it, in cents.
       def price_cents(part_no)
         @prices ||= rows.to_h { |row| row.values_at("part_no", "price_cents") }
@@ -175,7 +180,8 @@ module Stations
           Suppliers::Desk
             .offers(Offered.new(row.values_at("part_no", "maker", "price_cents")))
             .reject { |offer| offer["in_stock"] == false }
-        best = offers.min_by { |offer| [hours(offer), landed(offer)] } or return {}
+        (@sources ||= {})[row["part_no"]] = offers.map { |offer| offer["id"] }
+        best = offers.min_by { |offer| [hours(offer), landed(offer)] } or return {"obtainable" => false}
         {"available_hours" => hours(best), "landed_cents" => landed(best)}
       end
 

@@ -27,10 +27,11 @@ module Fenbo
           adapting.sum(&:minutes) + (motor.kit? ? motor.kit_minutes.to_i : 0)
         end
 
-        # Grade first, then how soon and at what price it is here, then minutes and watts.
+        # What nobody has comes last; then grade, then how soon and at what price it is here, then minutes and watts.
         # A kit made for another original comes after those made for this one.
         def rank
           [
+            (motor.obtainable == false) ? 1 : 0,
             Match::GRADES.index(grade),
             (motor.kit? && !listed?) ? 1 : 0,
             motor.available_hours || 0,

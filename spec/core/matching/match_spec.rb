@@ -33,6 +33,14 @@ RSpec.describe Fenbo::Matching::Match do
     end
   end
 
+  it "puts what nobody has behind everything that can be had" do
+    gone = same.merge("part_no" => "GONE", "obtainable" => false, "price_cents" => 1)
+    spliced = same.merge("part_no" => "HAD", "connector" => "leads", "obtainable" => true)
+    expect(match([gone, spliced])[:candidates].map { |one|
+      [one[:part_no], one[:grade]]
+    }).to eq [%w[HAD fits_with_work], %w[GONE drop_in]]
+  end
+
   it "takes the same motor as a drop-in" do
     result = match([same])
     expect(result.verdict).to eq "SAME"

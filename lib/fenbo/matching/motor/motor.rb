@@ -69,7 +69,8 @@ module Fenbo
     }.freeze
 
     # A motor as its plate and a caliper describe it. Lengths in mm, temperatures
-    # in °C, money in cents; nil where nobody knows.
+    # in °C, money in cents; nil where nobody knows. obtainable: false where it was asked and
+    # nobody has it.
     Motor =
       Value.of(
         :part_no,
@@ -108,7 +109,8 @@ module Fenbo
         discontinued: nil,
         superseded_by: nil,
         available_hours: nil,
-        landed_cents: nil
+        landed_cents: nil,
+        obtainable: nil
       ) do
         define_singleton_method(:read) do |input|
           texts =
@@ -124,7 +126,7 @@ module Fenbo
             rotation: Rotation.canonical(sense, view),
             enclosure: input.choice("enclosure", ENCLOSURES, required: false),
             control: input.choice("control", CONTROLS, required: false),
-            **%i[flammable_ok integral_blade discontinued].to_h { |key| [key, truth(input, key.to_s)] },
+            **%i[flammable_ok integral_blade discontinued obtainable].to_h { |key| [key, truth(input, key.to_s)] },
             **%i[cross_reference kit_work kit_leaves].to_h { |key| [key, input.list(key.to_s, required: false)] },
             kit_contents: contents_of(input),
             **texts,
