@@ -41,7 +41,7 @@ RSpec.describe Fenbo::Matching::Narrowing do
   silent = [checks::Fit, checks::Connector]
 
   checks::ORDER.each do |check|
-    it "#{check.id}: holds back only what the check refuses" do
+    it "#{check.id}: holds back only what the check refuses", :slow do
       random = Random.new(17)
       held = 0
       16.times do
