@@ -39,6 +39,32 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
     expect(page).to include "Decided about fan 3: Contactor failed", "2 faults on this job"
   end
 
+  it "goes on with the fan that was decided about" do
+    decide("evaporator-2", "bearing_worn", "replace")
+    expect(last_response["location"]).to end_with "/jobs/#{job.number}/match?fan=evaporator-2"
+    decide("evaporator-3", "evaporator_dirty", "clean")
+    expect(last_response["location"]).to end_with "/jobs/#{job.number}/decide?fan=evaporator-3"
+  end
+
+  it "is countersigned fan by fan, and closed only with all of them" do
+    apprentice = create(:user, role: "apprentice")
+    sign_in apprentice
+    get "/jobs/#{job.number}/decide"
+    decide("evaporator-2", "bearing_worn", "replace")
+    decide("evaporator-3", "evaporator_dirty", "clean")
+    closing = -> { Entries::Close.new.fault(Logbook.new(Job.find(job.id), apprentice)) }
+    expect(closing.call).to match [:close, /countersign/]
+    sign_in technician
+    get "/jobs/#{job.number}/decide?fan=evaporator-3"
+    send_form "/jobs/#{job.number}/decide/countersign", fan: "evaporator-3"
+    expect(faults.transform_values { |fault| fault.decision.awaits_countersign? }).to eq(
+      "evaporator-2" => true, "evaporator-3" => false
+    )
+    expect(closing.call).to match [:close, /countersign/]
+    send_form "/jobs/#{job.number}/decide/countersign", fan: "evaporator-2"
+    expect(closing.call).to eq [:close, "Have it signed first."]
+  end
+
   it "chooses a part for each fan, and says fitted only of what was confirmed" do
     decide("evaporator-2", "bearing_worn", "replace")
     plain = Motor.find_by!(part_no: "BR-S12-230-R")

@@ -13,9 +13,9 @@ module Entries
     # What stands in the way.
     def fault(book)
       return if book.job.closed?
-      decision = book.job.decision
-      return [:close, "Decide on a cause first: the report has to name one."] unless decision
-      if decision.awaits_countersign? && !book.user.technician?
+      decisions = book.job.faults.filter_map(&:decision)
+      return [:close, "Decide on a cause first: the report has to name one."] if decisions.empty?
+      if decisions.any?(&:awaits_countersign?) && !book.user.technician?
         return [:close, "The apprentice's decision waits for a technician's countersign."]
       end
       [:close, "Have it signed first."] unless book.job.handover&.signed?

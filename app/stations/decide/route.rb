@@ -24,13 +24,13 @@ module Stations
         end
         halt 422, station(:decide, faults: typed.faults, typed: params) unless typed.clean?
         decide(cause, action, reason)
-        back_to "/jobs/#{job.number}/#{(action == "replace") ? "match" : "decide"}",
+        back_to "/jobs/#{job.number}/#{(action == "replace") ? "match" : "decide"}?fan=#{position.key}",
           "Decided: #{cause_label(cause).downcase}."
       end
 
       post "/jobs/:number/decide/countersign" do
-        take(Entries::DecisionCountersign.new)
-        back_to "/jobs/#{job.number}/decide", "Countersigned."
+        take(Entries::DecisionCountersign.new(fan: position.key))
+        back_to "/jobs/#{job.number}/decide?fan=#{position.key}", "Countersigned."
       end
 
       private

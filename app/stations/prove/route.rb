@@ -10,7 +10,7 @@ module Stations
 
       post "/jobs/:number/prove/checks/:check" do
         take_or_refuse(Entries::ProofTick.new(check: params[:check]), "There is no such check")
-        back_to "/jobs/#{job.number}/prove"
+        back_to "/jobs/#{job.number}/prove?fan=#{position.key}"
       end
 
       post "/jobs/:number/prove/temperatures" do
@@ -18,7 +18,7 @@ module Stations
         arrival, leaving = typed.quantity(:arrival, "temperature"), typed.quantity(:leaving, "temperature")
         halt 422, page(faults: typed.faults, typed: params) unless typed.clean?
         take Entries::Temperatures.new(arrival:, leaving:)
-        back_to "/jobs/#{job.number}/prove", "Temperatures kept."
+        back_to "/jobs/#{job.number}/prove?fan=#{position.key}", "Temperatures kept."
       end
 
       # The chosen motor is in: from here on the fan is known by its plate.
