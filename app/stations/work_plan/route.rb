@@ -13,19 +13,19 @@ module Stations
       post "/jobs/:number/fit/features" do
         form = FeaturesForm.new(plan!, params)
         take Entries::Features.new(answers: form.answers)
-        back_to "/jobs/#{job.number}/fit", "Kept with the unit."
+        back_to "/jobs/#{job.number}/fit?fan=#{position.key}", "Kept with the unit."
       end
 
       post "/jobs/:number/fit/steps/:step" do
         form = StepForm.new(plan!, params, current_user)
         halt 422, page(fault: form.fault) unless form.read
         keep(form)
-        redirect to("/jobs/#{job.number}/fit#step-#{params[:step]}"), 303
+        redirect to("/jobs/#{job.number}/fit?fan=#{position.key}#step-#{params[:step]}"), 303
       end
 
       post "/jobs/:number/fit/steps/:step/undo" do
         take Entries::StepUndone.new(step: params[:step])
-        redirect to("/jobs/#{job.number}/fit#step-#{params[:step]}"), 303
+        redirect to("/jobs/#{job.number}/fit?fan=#{position.key}#step-#{params[:step]}"), 303
       end
 
       private
