@@ -49,7 +49,8 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
   it "orders the part of the fan that is looked at" do
     choose("evaporator-2", Motor.find_by!(part_no: "BR-S12-230-R"))
     get "/jobs/#{job.number}/source?fan=evaporator-2"
-    fields = page[%r{<form[^>]*action="/jobs/#{job.number}/source".*?</form>}m].scan(/name="(\w+)" value="([^"]*)"/).to_h
+    form = page[%r{<form[^>]*action="/jobs/#{job.number}/source".*?</form>}m]
+    fields = form.scan(/name="(\w+)" value="([^"]*)"/).to_h
     send_form "/jobs/#{job.number}/source", **fields.transform_keys(&:to_sym).except(:authenticity_token)
     expect(status).to eq 303
     expect(faults["evaporator-2"].standing).to eq "ordered"

@@ -294,7 +294,7 @@ RSpec.describe "the services", :rolled_back do
           )
         )
       expect(reader.pages.first.text).to include("Käsekeller").and include("Łódź")
-      expect(reader.pages.map(&:text).join).to include "Not proved yet"
+      expect(reader.pages.map(&:text).join).to include "Still to be proved"
     end
   end
 end

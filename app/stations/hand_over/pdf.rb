@@ -70,9 +70,10 @@ module Stations
       def head
         @pdf.text @report.shop, size: 9, color: MUTED
         @pdf.text "#{job.unit.name}, #{job.unit.site.name}", size: 17, style: :bold
-        @pdf.text "#{job.unit.family_label} · #{[job.unit.model, job.unit.serial].compact.join(" · ")} · " \
-                    "#{@report.position&.long_label}",
-          color: MUTED
+        site = job.unit.site
+        @pdf.text [site.customer.name, site.address].compact.join(", "), color: MUTED
+        about = [job.unit.family_label, job.unit.model, job.unit.serial, @report.places]
+        @pdf.text about.compact.join(" · "), color: MUTED
         @pdf.move_down 6
         @pdf.stroke_color COPPER
         @pdf.line_width 2.4
@@ -191,11 +192,12 @@ module Stations
 
       def proof
         amps("Proof: readings after the work", @report.readings("after"))
-        section "Proved"
+        section(@report.proof.proved? ? "Proved" : "Still to be proved")
         Fenbo::Proof::Checklist.checks.each do |id, text|
           @pdf.text "#{@report.proof.done?(id) ? "✓" : "–"}  #{text}", color: @report.proof.done?(id) ? INK : BAD
         end
-        @pdf.text "Not proved yet: #{@report.proof.missing.join("; ")}.", color: BAD if @report.proof.missing.any?
+        besides = @report.proof.missing - Fenbo::Proof::Checklist.checks.values
+        besides.each { |text| @pdf.text "–  #{text}", color: BAD }
       end
 
       def after

@@ -26,7 +26,11 @@ module Stations
 
       def unit = job.unit
 
-      def position = job.fan_in_hand
+      # What it is about, in a line: every place with a fault, else the fan in hand.
+      def places
+        names = faults.map(&:place).uniq
+        (names.any? ? names : [job.fan_in_hand.long_label]).join(", ")
+      end
 
       # Every fan about which something was decided or chosen.
       def faults = job.faults
