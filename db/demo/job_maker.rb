@@ -323,7 +323,9 @@ module Demo
           measured: (17.0 if step.measure && step.measure["kind"] == "length")
         )
       end
-      @job.part_choices.reload.each { |one| one.update!(fitted_at: @now - 3600, fitted_by: @who) if one.motor_id }
+      chosen = Job.find(@job.id)
+      Entries::Fitted.new(fan: hand.key).append(Logbook.new(chosen, @who, now: @now - 3600)) if chosen.part_choice
+      hand.reload
     end
 
     def prove

@@ -58,7 +58,7 @@ module Stations
           "work_minutes" => minutes,
           "hours_to_limit" => @clock.hours_left,
           "product_value_cents" => @job.product_value_cents || @job.unit.product_value_cents,
-          "offers" => Suppliers::Desk.offers(motor)
+          "offers" => motor ? Suppliers::Desk.offers(motor) : []
         }.compact
       end
     end
