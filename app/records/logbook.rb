@@ -32,7 +32,10 @@ class Logbook
   # @return what the entry's `append` gives back, most often its row
   def take(entry)
     raise NotAllowed, Policy.why_not(entry.action) unless Policy.allows?(user, entry.action)
-    raise Refused.new(:closed, closed) if record.closed? && !entry.after_closing?
+    if record.closed? && !entry.after_closing?
+      # Sent again because its answer was lost: it was taken while the job was open.
+      return entry.known(self) || raise(Refused.new(:closed, closed))
+    end
     field, message = entry.fault(self)
     raise Refused.new(field, message) if message
     ActiveRecord::Base.transaction { entry.append(self) }

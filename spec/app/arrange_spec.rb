@@ -96,6 +96,19 @@ RSpec.describe "arranging a job", :rolled_back do
     expect(job.reload.status).to eq "open"
   end
 
+  it "answers a press that was taken before the job was closed as it did then" do
+    id = SecureRandom.uuid
+    Logbook.new(Job.find(job.id), technician)
+      .take(Entries::Finding.new(id:, fan: "evaporator-1", test: "noise", outcome: "grinding"))
+    job.update!(status: "closed", closed_at: Time.now)
+    sign_in technician
+    get "/jobs/#{job.number}/look"
+    send_form "/jobs/#{job.number}/findings", test: "noise", outcome: "grinding", client_id: id
+    expect([status, job.findings.count]).to eq [303, 1]
+    send_form "/jobs/#{job.number}/findings", test: "noise", outcome: "grinding", client_id: SecureRandom.uuid
+    expect([status, job.findings.count]).to eq [422, 1]
+  end
+
   it "drops a signature that would stand under other words" do
     write = ->(text, **signed) { Logbook.new(Job.find(job.id), technician).take(Entries::Handover.new(values: {summary: text}, **signed)) }
     write["Motor replaced", signature: [[[0, 0], [1, 1]]], signed_name: "Berit"]

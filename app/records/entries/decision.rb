@@ -6,6 +6,8 @@ module Entries
     Entry.of(:id, :fan, :causes, :proposed, :action_taken, :standing, probability: nil, override_reason: nil) do
       def action = :decide
 
+      def known(book) = ::Decision.find_by(client_id: id, job: book.record)
+
       def append(book)
         row =
           ::Decision.record(

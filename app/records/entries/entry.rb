@@ -7,6 +7,10 @@ module Entries
     # What a role must allow.
     def action = :record
 
+    # The row it has become already, by the id its sender gave it.
+    # @param _book [Logbook]
+    def known(_book) = nil
+
     # Whether a job that is closed or cancelled takes it: only what ends or reopens it.
     def after_closing? = false
 

@@ -9,6 +9,8 @@ module Entries
       Interlocks.dead_test(known, book.job)
     end
 
+    def known(book) = ::Finding.find_by(client_id: id, job: book.record)
+
     def append(book)
       known = Fenbo::Diagnosis::Test[test]
       ::Finding.record(client_id: id, taken_at: book.now, job: book.record, visit: book.visit, user: book.user, test:,

@@ -8,6 +8,8 @@ module Entries
       [:photo, message] if message
     end
 
+    def known(book) = ::Photo.find_by(client_id: id, job: book.record)
+
     def append(book)
       ::Photo.keep(upload, client_id: id, job: book.record, visit: book.visit, fan_position: book.fan(fan),
         user: book.user, station:, caption:)

@@ -6,6 +6,7 @@ module Entries
   # [fan, test, outcome, weights] where one reading speaks of several fans.
   Reading = Entry.of(:id, :fan, :kind, :question, :result, phase: "before", typed: {}, meter: nil, findings: {}) do
     def fault(book) = Interlocks.dead_reading(kind, question, book.job)
+    def known(book) = ::Reading.find_by(client_id: id, job: book.record)
 
     # Findings come of readings before the repair only: afterwards they would speak of
     # another motor. A reading sent twice brings none a second time.

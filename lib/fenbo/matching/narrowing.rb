@@ -55,29 +55,26 @@ module Fenbo
           end
         end
 
-      All =
-        Value.of(:terms) do
+      # Several terms as one: a single one that `decides` settles it, else what is not known
+      # leaves it open.
+      Joined =
+        Struct.new(:terms, keyword_init: true) do
           include Term
 
           def of(row)
             values = terms.map { |term| term.of(row) }
-            if values.include?(false)
-              false
-            else
-              (values.include?(nil) ? nil : true)
-            end
+            return decides if values.include?(decides)
+            values.include?(nil) ? nil : !decides
           end
         end
 
-      Any =
-        Value.of(:terms) do
-          include Term
+      class All < Joined
+        def decides = false
+      end
 
-          def of(row)
-            values = terms.map { |term| term.of(row) }
-            values.include?(true) || (values.include?(nil) ? nil : false)
-          end
-        end
+      class Any < Joined
+        def decides = true
+      end
 
       Not =
         Value.of(:term) do
