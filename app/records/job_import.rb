@@ -146,10 +146,17 @@ class JobImport
 
   def outcomes(record)
     @job.part_choices.each { |one| part_choice(record, one) }
-    @job.steps.each { |one| row(WorkStep, one, job: record, user: person(one.by)) }
+    @job.steps.each { |one| step(record, one) }
     @job.stations.each { |one| row(StationStep, one, job: record, done_by: person(one.by)) }
     @job.proof_checks.each { |one| row(ProofCheck, one, check_id: one.check, job: record, user: person(one.by)) }
     row(Handover, @job.handover, job: record, user: person(@job.handover.by)) if @job.handover
+  end
+
+  # Files of before plans had a fan and a task mean the motor of the fan in hand.
+  def step(record, one)
+    key = one.fan || @job.fan_in_hand.key
+    row(WorkStep, one, job: record, user: person(one.by), fan_position: record.unit.position(key),
+      task: one.task || Fenbo::WorkPlan::Task.motor(key[/\A[a-z]+/]))
   end
 
   def part_choice(record, one)

@@ -145,7 +145,10 @@ class JobSource
   def outcomes
     {
       part_choices: @rows["part_choices"].map { |row| part_choice(row) },
-      steps: @rows["steps"].map { |row| part(Fenbo::JobFile::StepDone, row, by: who(row, "user")) },
+      steps:
+        @rows["steps"].map do |row|
+          part(Fenbo::JobFile::StepDone, row, by: who(row, "user"), fan: @fans[row["fan_position_id"]])
+        end,
       stations: @rows["stations"].map { |row| part(Fenbo::JobFile::StationDone, row, by: who(row, "done_by")) },
       proof_checks:
         @rows["proof_checks"].map do |row|

@@ -53,6 +53,9 @@ class Logbook
   # As it stands now, after an entry was appended.
   def reread = @job = JobSource.numbered(record.number)
 
+  # The shop's own.
+  def limits = @limits ||= Fenbo::Limits.default.with(Setting.read("limits"))
+
   # The row of a fan by its key; nil for the unit as a whole.
   def fan(key) = key && record.unit.position(key)
 

@@ -22,6 +22,12 @@ class UnitReadings
     read(of_unit.where(kind: "sound").order(taken_at: :desc).limit(MOST_RECORDINGS))
   end
 
+  # Cleanings of one fan, latest first.
+  # @param fan [String] its key
+  def cleanings(fan)
+    read(of_unit.where(kind: "cleaning").order(taken_at: :desc)).select { |reading| reading.fan == fan }
+  end
+
   # The row of one recording, for its file.
   # @raise [ActiveRecord::RecordNotFound]
   def recording(id) = of_unit.where(kind: "sound").find_by!(client_id: id)

@@ -231,7 +231,7 @@ module Shared
     def standing = @standing ||= Standing.new(job, position)
 
     def plan
-      @plan ||= Fenbo::WorkPlan::Progress.of(job, limits: Shop.limits)
+      @plan ||= Fenbo::WorkPlan::Progress.of(job, fan: position, limits: Shop.limits)
     end
 
     def proof = Fenbo::Proof::Checklist.new(job)

@@ -82,6 +82,15 @@ module Shared
       "replace" => "Replace", "repair" => "Repair", "clean" => "Clean", "wait" => "Wait and watch",
       "other" => "Something else"
     }.freeze
+    # What a work plan is about.
+    TASKS = {
+      "evaporator_fan_motor" => "Motor", "condenser_fan_motor" => "Motor", "fan_blade" => "Blade",
+      "grommet" => "Grommet", "conversion_kit" => "Conversion kit", "cleaning" => "Cleaning",
+      "contactor" => "Contactor", "capacitor" => "Capacitor", "door_switch" => "Door switch",
+      "defrost_heater" => "Defrost heater", "drain_heater" => "Drain heater",
+      "defrost_termination" => "Defrost sensor", "gasket" => "Door gasket", "connector" => "Connector",
+      "other_part" => "Another part"
+    }.freeze
     # How far a chosen part has come.
     PARTS = {
       "fitted" => "fitted", "ordered" => "ordered, not fitted yet", "chosen" => "chosen, not ordered yet"

@@ -316,6 +316,8 @@ module Demo
       steps.each_with_index do |step, index|
         WorkStep.create!(
           job: @job,
+          fan_position: hand,
+          task: plan.task,
           step: step.id,
           user: @who,
           done_at: @now - 7200 + index * 120,

@@ -3,9 +3,11 @@
 module Fenbo
   # Whether a repair holds.
   #   Pulldown   box temperature against time: on course for its setpoint?
+  #   Cleaning   what a cleaning did; repeat offenders
   #   Cooling    the curve fitted through the readings
   module Proof
     autoload :Checklist, "fenbo/proof/checklist"
+    autoload :Cleaning, "fenbo/proof/cleaning"
     autoload :Cooling, "fenbo/proof/cooling"
     autoload :Pulldown, "fenbo/proof/pulldown"
   end

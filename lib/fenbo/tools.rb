@@ -63,8 +63,8 @@ module Fenbo
     end
 
     %w[
-      air amps blades capacitor diagnose energy fan_laws fit frost match nameplate phases procedure product pulldown
-      refrigerant sound source trend windings
+      air amps blades capacitor cleaning diagnose energy fan_laws fit frost match nameplate phases procedure product
+      pulldown refrigerant sound source trend windings
     ].each { |name| require_relative "tools/#{name}" }
     ALL.freeze
   end

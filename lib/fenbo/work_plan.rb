@@ -3,13 +3,28 @@
 module Fenbo
   # The work plan: made safe, taken apart, exchanged, put back, proved. Putting
   # back is never typed twice: it is the taking apart in reverse.
-  #   Plan  the tool
-  #   Step  one line of it
+  #   Plan       the tool
+  #   Recipe     a family's plan as written, its shared runs taken in
+  #   Wanted     which of its rows this unit and task need
+  #   ExtraWork  what an adaptation or a kit adds
+  #   Step       one line of it
+  #   Task       what a fault asks to be done
+  #   Progress   the plan of a job with what has been done of it
+  #   Check      whether the plans, as written, can be worked and reversed
   module WorkPlan
+    autoload :Check, "fenbo/work_plan/check"
+    autoload :ExtraWork, "fenbo/work_plan/extra_work"
     autoload :Plan, "fenbo/work_plan/plan"
     autoload :Progress, "fenbo/work_plan/progress"
+    autoload :Recipe, "fenbo/work_plan/recipe"
     autoload :Step, "fenbo/work_plan/step"
+    autoload :Task, "fenbo/work_plan/task"
+    autoload :Wanted, "fenbo/work_plan/wanted"
 
-    TASKS = %w[evaporator_fan_motor condenser_fan_motor fan_blade grommet conversion_kit].freeze
+    # What a plan may serve: motors, what sits on them, cleaning, and parts that are no motors.
+    TASKS = %w[
+      evaporator_fan_motor condenser_fan_motor fan_blade grommet conversion_kit cleaning contactor capacitor
+      door_switch defrost_heater drain_heater defrost_termination gasket connector other_part
+    ].freeze
   end
 end

@@ -16,10 +16,17 @@ RSpec.describe Fenbo::Limits, :rolled_back do
     [usual, yield]
   end
 
-  it "reckons work without a plan" do
-    clock = Fenbo::Product::JobClock.new(file(job), now: Time.now, limits: described_class.default)
-    minutes = -> { Stations::Source::PartSources.new(file(job), "evaporator-1", plan: nil, clock:).question["work_minutes"] }
-    expect(moved("work.unplanned_minutes", 95, &minutes)).to eq [60, 95]
+  it "takes a unit for safe only so long after it was proved dead" do
+    hand = file(job).fan_in_hand
+    gate = Fenbo::WorkPlan::Progress.of(file(job)).plan.gate
+    gate.each do |step|
+      WorkStep.create!(job:, fan_position: fan, task: "#{hand.side}_fan_motor", step: step.id, user: create(:user),
+        done_at: 5.hours.ago)
+    end
+    safe = lambda do
+      Fenbo::WorkPlan::Progress.of(file(job), limits: Shared::Shop.limits, now: Time.now).safe?
+    end
+    expect(moved("work_plan.gate_hours", 4, &safe)).to eq [true, false]
   end
 
   it "takes a complaint for a return only so long" do

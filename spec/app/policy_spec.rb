@@ -23,7 +23,8 @@ RSpec.describe Policy, :rolled_back do
     "/jobs/:number/reopen" => technician,
     "/jobs/:number/decide" => field, "/jobs/:number/decide/countersign" => technician,
     "/jobs/:number/findings" => field, "/jobs/:number/findings/:id/void" => field,
-    "/jobs/:number/fit/features" => field, "/jobs/:number/fit/steps/:step" => field,
+    "/jobs/:number/fit/features" => field, "/jobs/:number/fit/cleaning" => field,
+    "/jobs/:number/fit/steps/:step" => field,
     "/jobs/:number/fit/steps/:step/undo" => field, "/jobs/:number/fitting" => field,
     "/jobs/:number/frost" => field, "/jobs/:number/frost/reading" => everyone,
     "/jobs/:number/hand_over" => field, "/jobs/:number/match" => field, "/jobs/:number/match/blade" => field,
@@ -61,6 +62,7 @@ RSpec.describe Policy, :rolled_back do
       "/jobs/:number/findings" => {test: "noise", outcome: "silent", client_id: SecureRandom.uuid},
       "/jobs/:number/state" => {state: "L"}, "/jobs/:number/hand_over" => {summary: "done"},
       "/jobs/:number/prove/temperatures" => {arrival_c: "4"}, "/jobs/:number/fit/features" => {hub: "nut"},
+      "/jobs/:number/fit/cleaning" => {parts: ["coil"], before: "2", after: "0"},
       "/jobs/:number/call" => {complaint: "It hums"}
     }.fetch(path, {})
   end

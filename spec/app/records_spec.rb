@@ -119,23 +119,6 @@ RSpec.describe "the records", :rolled_back do
     )
   end
 
-  it "holds the safety gate shut and counts fasteners back to nothing" do
-    path = ->(step) { "/jobs/#{job.number}/fit/steps/#{step}" }
-    send_form path["guard_off"], fasteners: "4"
-    expect([status, page]).to match [422, include("safety gate comes first")]
-    %w[fans_locked heaters_locked proved_dead].each { |step| send_form path[step] }
-    send_form path["guard_off"], fasteners: "four"
-    expect([status, page]).to match [422, include("A whole number").and(include(%(value="four")))]
-    send_form path["guard_off"], fasteners: "4"
-    expect(Fenbo::WorkPlan::Progress.of(file(job)).fasteners_out).to eq 4
-    send_form path["guard_off_back"], fasteners: "3"
-    expect([status, page]).to match [422, include("4 came out, 3 went back")]
-    send_form path["guard_off_back"], fasteners: "4"
-    expect(Fenbo::WorkPlan::Progress.of(file(job)).fasteners_out).to eq 0
-    send_form path["blade_depth"], measured: "3/4 in"
-    expect(job.work_steps.find_by(step: "blade_depth").measured).to be_within(1e-6).of(19.05)
-  end
-
   it "keeps a photo by what it is, not by its name" do
     upload = ->(content, name) do
       Rack::Test::UploadedFile.new(StringIO.new(content), "image/png", true, original_filename: name)

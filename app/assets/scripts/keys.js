@@ -13,12 +13,20 @@ function press(event) {
   if (event.key === "ArrowLeft") return document.querySelector("[data-previous-station]")?.click();
 }
 
+// One more in the tray, by thumb.
+function one(field) {
+  field.value = (parseInt(field.value, 10) || 0) + 1;
+  field.dispatchEvent(new Event("input", { bubbles: true }));
+}
+
 export const keys = {
   start() {
     document.addEventListener("keydown", press);
     document.addEventListener("click", (event) => {
       if (event.target.closest("[data-press-undo]")) document.querySelector("[data-undo]")?.click();
       if (event.target.closest("[data-print]")) window.print();
+      const add = event.target.closest("[data-add]");
+      if (add) one(add.form.elements[add.dataset.add]);
     });
     document.addEventListener("click", (event) => event.target.closest("[data-close-keys]") && document.getElementById("keys")?.close());
   },

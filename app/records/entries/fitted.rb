@@ -23,13 +23,10 @@ module Entries
       position, day = FanPosition.lock.find(one.fan_position_id), book.now.to_date
       old = position.motor_now
       old&.update!(removed_on: [day, old.installed_on || day].max)
-      FittedMotor.create!(fan_position: position, installed_on: day, warranty_until: day >> warranty,
+      FittedMotor.create!(fan_position: position, installed_on: day,
+        warranty_until: day >> book.limits["fitting.warranty_months"],
         source: one.offer&.fetch("source", nil), **plate(one.motor), **blade(one.blade, old))
       one.update!(fitted_at: book.now, fitted_by: book.user)
-    end
-
-    def warranty
-      Fenbo::Limits.default.with(Setting.read("limits"))["fitting.warranty_months"]
     end
 
     def plate(motor)

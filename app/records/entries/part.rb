@@ -2,8 +2,8 @@
 
 module Entries
   # A motor taken for a fan, judged by `checks`, with the seat of its hub where the place
-  # was measured (`fit_reading` is that reading's id).
-  Part = Entry.of(:fan, :part_no, :grade, :checks, seat_mm: nil, spacers: nil, fit_reading: nil) do
+  # was measured (`fit_reading` is that reading's id), and what comes with the choice (`beside`).
+  Part = Entry.of(:fan, :part_no, :grade, :checks, beside: {}, seat_mm: nil, spacers: nil, fit_reading: nil) do
     def action = :decide
 
     def append(book)
@@ -27,7 +27,7 @@ module Entries
       mine = {fan_position: book.fan(fan), superseded_at: nil}
       book.record.part_choices.where(mine).update_all(superseded_at: book.now)
       PartChoice.create!(job: book.record, fan_position: book.fan(fan), motor:, user: book.user, grade:, checks:,
-**seat)
+        beside:, **seat)
     end
   end
 end

@@ -1,47 +1,87 @@
 # frozen_string_literal: true
 
 module Entries
-  # One step of the work plan done: the gate first, every fastener counted out and back.
-  # `fasteners` is a count, `measured` in SI.
-  Step = Entry.of(:step, fasteners: nil, measured: nil) do
+  # One step of a fan's work plan done: the gate first, every fastener counted out and back.
+  # `fasteners` is a count, `measured` in SI; `proof` the points ticked of a step that has
+  # some. What was done otherwise, or left out (`skipped`), says why in `note`.
+  Step = Entry.of(:fan, :task, :step, fasteners: nil, measured: nil, proof: [], note: nil, skipped: false) do
     def fault(book)
-      plan = plan(book)
-      row = plan&.steps&.find { |one| one.id == step }
+      plan = plan(book, now: book.now)
+      row = plan.step(step)
       return [:step, "This step is not in the plan any more."] unless row
-      gate_fault(plan, row) || count_fault(plan, row)
+      gate_fault(plan, row) || proof_fault(row) || skip_fault(row) || count_fault(plan, row)
     end
 
     def append(book)
-      row = WorkStep.find_or_initialize_by(job: book.record, step:)
-      row.update!(user: book.user, done_at: book.now, fasteners:, measured:)
-      finish(book) if Fenbo::WorkPlan::Progress.of(book.reread).finished?
+      before = plan(book)
+      row = keep(book)
+      stand(book)
+      finish(book, before.task) if plan(book, reread: true).finished?
       row
     rescue ActiveRecord::RecordNotUnique
       # The same tick twice at once: it is done.
-      WorkStep.find_by!(job: book.record, step:)
+      WorkStep.find_by!(place(book))
     end
 
     private
 
-    # The last step done, the motor sits where it was meant to.
-    def finish(book)
-      book.finish("fit")
-      hand = book.job.fan_in_hand.key
-      Fitted.new(fan: hand).append(book) if book.job.part_choice(hand)&.motor
+    def place(book)
+      {job: book.record, fan_position: book.fan(fan), task:, step:}
     end
 
-    def plan(book) = Fenbo::WorkPlan::Progress.of(book.job)
+    # A gate passed again on another day keeps its first tick in the audit trail.
+    def keep(book)
+      row = WorkStep.find_or_initialize_by(place(book))
+      note_earlier(book, row) if row.persisted?
+      row.update!(user: book.user, done_at: book.now, fasteners:, measured:, note:, skipped:)
+      row
+    end
+
+    def note_earlier(book, row)
+      AuditEntry.create!(user: book.user, action: "ticked again", record_type: "WorkStep", record_id: row.id,
+        changes_made: row.attributes, created_at: book.now)
+    end
+
+    # Proved dead along the plan is proved dead for the whole job; power on ends it.
+    def stand(book)
+      state = {"proved_dead" => "D", "power_on" => "P", "plugged_in" => "P"}[step]
+      State.new(state:).append(book) if state && !skipped
+    end
+
+    # The last step done, the motor sits where it was meant to.
+    def finish(book, task)
+      book.finish("fit")
+      motor = Fenbo::WorkPlan::Wanted::SIDES.key?(task)
+      Fitted.new(fan:).append(book) if motor && book.job.part_choice(fan)&.motor
+    end
+
+    def plan(book, reread: false, now: nil)
+      job = reread ? book.reread : book.job
+      Fenbo::WorkPlan::Progress.of(job, fan: job.unit.fan(fan), task:, limits: book.limits, now:)
+    end
 
     def gate_fault(plan, row)
-      return if plan.open?(row)
-      [:step, "The safety gate comes first: #{plan.plan.gate.find { |one| !plan.done(one) }.text}"]
+      wait = plan.waits_for(row) or return
+      first = (wait.phase == "safe") ? "The safety gate comes first" : "First"
+      [:step, "#{first}: #{wait.text}"]
     end
 
-    # As many go back as came out.
+    def proof_fault(row)
+      return if (0...row.proof.size).all? { |index| proof.include?(index) }
+      [:proof, "All #{row.proof.size} points, one after the other: the tester is proved before and after."]
+    end
+
+    def skip_fault(row)
+      return unless skipped
+      return [:skipped, "The safety gate cannot be left out."] if row.phase == "safe"
+      [:note, "Say why it is left out."] if note.nil?
+    end
+
+    # As many go back as came out, or somebody says why not.
     def count_fault(plan, row)
       out = plan.taken_out(row)
-      return unless row.phase == "back" && row.fasteners && out && fasteners != out
-      [:fasteners, "#{out} came out, #{fasteners} went back. Find the difference before closing."]
+      return unless row.phase == "back" && row.fasteners && out && !skipped && note.nil? && fasteners != out
+      [:fasteners, "#{out} came out, #{fasteners} went back. Find the difference, or say in the note why."]
     end
   end
 end

@@ -180,14 +180,21 @@ module Stations
           part = words.part_words(fault)
           @pdf.text "#{fault.place}: motor #{part}." if part
         end
-        plan = @report.plan
-        if plan&.done_count.to_i.positive?
-          @pdf.text "Work plan: #{plan.done_count} of #{plan.steps.size} steps " \
-                      "done#{", made safe and proved dead" if plan.safe?}."
-        end
-        @report.measured.each { |label, value, kind, _| @pdf.text "#{label}: #{words.show(value, kind)}" }
+        @report.works.each { |plan| @pdf.text work_line(plan) }
+        @report.measured.each { |one| @pdf.text "#{one.where}, #{one.label}: #{words.show(one.value, one.kind)}" }
+        @report.deviations.each { |step, done| @pdf.text deviation_line(step, done), color: COPPER }
         @pdf.text "Moved over from the old motor: #{@report.transferred.join(", ")}." if @report.transferred.any?
         @pdf.text @report.handover.summary if @report.handover&.summary
+      end
+
+      def work_line(plan)
+        safe = ", made safe and proved dead" if plan.plan.gate.all? { |step| plan.done(step) }
+        "#{plan.fan.long_label}, #{Shared::Words::TASKS.fetch(plan.task).downcase}: " \
+          "#{plan.done_count} of #{plan.steps.size} steps done#{safe}."
+      end
+
+      def deviation_line(step, done)
+        "#{done.skipped? ? "Left out" : "Otherwise"}: #{step.text.delete_suffix(".")}: #{done.note}"
       end
 
       def proof

@@ -10,7 +10,8 @@ module Stations
         Shared::Instrument::ALL.merge(
           "frost" => "Frost map",
           "sound" => "Sound",
-          "fit" => "Along the shaft"
+          "fit" => "Along the shaft",
+          "cleaning" => "Cleaning"
         ).freeze
 
       attr_reader :job, :shop
@@ -71,24 +72,45 @@ module Stations
 
       def proof = @proof ||= Fenbo::Proof::Checklist.new(job)
 
-      def plan
-        @plan ||= Fenbo::WorkPlan::Progress.of(job, limits: @limits)
+      # Every work plan somebody worked on: a fan and what was worked there.
+      # @return [Array<Fenbo::WorkPlan::Progress>]
+      def works
+        @works ||= started.map { |fan, task| Fenbo::WorkPlan::Progress.of(job, fan:, task:, limits: @limits) }
       end
 
-      # What was measured along the work plan.
+      # What was measured along the work plans.
+      Measured = Fenbo::Value.of(:where, :label, :value, :kind)
+
+      # @return [Array<Measured>]
       def measured
-        return [] unless plan
-        plan.steps.filter_map do |step|
-          (done = plan.done(step)) && done.measured &&
-            [step.measure["label"], done.measured, step.measure["kind"], done]
+        works.flat_map do |plan|
+          plan.steps.filter_map do |step|
+            value = plan.done(step)&.measured or next
+            Measured.new(where: plan.fan.long_label, label: step.measure["label"], value:, kind: step.measure["kind"])
+          end
         end
       end
 
       def transferred
-        plan ? plan.steps.select { |step| step.transfer && plan.done(step) }.map(&:transfer) : []
+        works.flat_map { |plan| plan.steps.select { |step| step.transfer && plan.done(step) }.map(&:transfer) }.uniq
+      end
+
+      # Steps done otherwise or left out, with the reason.
+      # @return [Array<Array(Fenbo::WorkPlan::Step, Fenbo::JobFile::StepDone)>]
+      def deviations
+        works.flat_map { |plan| plan.steps.map { |step| [step, plan.done(step)] } }.select { |_, done| done&.note }
       end
 
       private
+
+      # Fans and tasks with a step done, as they were begun.
+      def started
+        hand = job.fan_in_hand
+        job.steps.map { |step|
+          fan = unit.fan(step.fan) || hand
+          [fan, step.task || Fenbo::WorkPlan::Task.motor(fan.side)]
+        }.uniq
+      end
 
       # Frost and sound in the words of their tests; nil where the verdict's own will do.
       def said(reading)

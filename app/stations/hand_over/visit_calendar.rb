@@ -6,7 +6,7 @@ module Stations
   module HandOver
     # The next visit as a calendar entry, with what to bring.
     class VisitCalendar
-      # @param plan [Fenbo::WorkPlan::Progress, nil]
+      # @param plan [Fenbo::WorkPlan::Progress]
       def initialize(job, at, plan)
         @job = job
         @at = at
@@ -34,7 +34,7 @@ module Stations
       end
 
       def minutes
-        @plan&.minutes || Shared::Shop.limits["work.unplanned_minutes"]
+        @plan.minutes
       end
 
       def part

@@ -6,7 +6,7 @@ module Stations
     class Photos < Shared::Route
       post "/jobs/:number/photos" do
         take_or_refuse(entry, "The photo was not kept")
-        back_to "/jobs/#{job.number}/#{at}?fan=#{position.key}", "Photo kept."
+        back_to "/jobs/#{job.number}/#{at}?#{Rack::Utils.build_query(where)}", "Photo kept."
       end
 
       get "/photos/:id" do
@@ -22,9 +22,15 @@ module Stations
         Fenbo::JobFile::STATIONS.include?(params[:station]) ? params[:station] : "look"
       end
 
+      # Back to the step it belongs to, where it does.
+      def where
+        {"fan" => position.key, "task" => params[:task], "step" => params[:step]}.compact
+      end
+
       def entry
         upload = params[:photo].is_a?(Hash) ? params[:photo][:tempfile] : nil
-        Entries::Photo.new(id: client_id, fan: position.key, upload:, station: at, caption: text(:caption, 200))
+        Entries::Photo.new(id: client_id, fan: position.key, upload:, station: at, step: text(:step, 60),
+          caption: text(:caption, 200))
       end
     end
   end

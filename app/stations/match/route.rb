@@ -66,7 +66,13 @@ module Stations
 
       def part(candidate)
         Entries::Part.new(fan: position.key, part_no: candidate.part_no, grade: candidate.grade,
-          checks: candidate.checks.as_json, **seat)
+          checks: candidate.checks.as_json, beside: beside(candidate), **seat)
+      end
+
+      # What comes with it: steps of the work plan, what moves across, what is bought besides.
+      def beside(candidate)
+        {"extra_work" => candidate.extra_work.as_json, "transfers" => candidate.transfers,
+         "parts" => bought_beside(candidate)}
       end
 
       # A seat counts only with the measurements it rests on, and only where it holds.

@@ -5,7 +5,7 @@ module Stations
     # Where the chosen motor can come from, and when the job would be done.
     class PartSources
       # @param fan [String] key of the fan the part is for
-      # @param plan [Fenbo::WorkPlan::Progress, nil]
+      # @param plan [Fenbo::WorkPlan::Progress]
       # @param clock [Fenbo::Product::JobClock]
       def initialize(job, fan, plan:, clock:, now: Time.now)
         @job = job
@@ -44,7 +44,7 @@ module Stations
       end
 
       def minutes
-        @plan&.minutes || Shared::Shop.limits["work.unplanned_minutes"]
+        @plan.minutes
       end
 
       def question

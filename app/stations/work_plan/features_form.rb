@@ -2,16 +2,21 @@
 
 module Stations
   module WorkPlan
-    # How this unit is, as ticked: each feature of its plan by its id.
+    # How this unit is, as ticked: each feature of its plan by its id. What the unit's record
+    # says itself (wet, flammable) is changed there.
     class FeaturesForm
+      OF_THE_RECORD = %w[flammable wet].freeze
+
       # @param plan [Fenbo::WorkPlan::Progress]
+      def self.asked(plan) = plan.features.except(*OF_THE_RECORD)
+
       def initialize(plan, params)
         @plan = plan
         @params = params
       end
 
       def answers
-        @plan.features.to_h { |id, feature| [id, answer(id, feature)] }
+        FeaturesForm.asked(@plan).to_h { |id, feature| [id, answer(id, feature)] }
       end
 
       private

@@ -2,7 +2,7 @@
 
 module Stations
   module WorkPlan
-    # Station 7: the work plan, step by step, every fastener counted.
+    # Station 7: the work plan of one fan and task, one step at a time, every fastener counted.
     class Route < Shared::Route
       include Words
 
@@ -10,34 +10,55 @@ module Stations
         page
       end
 
+      # On paper: every step with its box, drawing and cautions.
+      get "/jobs/:number/fit/print" do
+        erb :print, layout: false, locals: {plan:}
+      end
+
       post "/jobs/:number/fit/features" do
-        form = FeaturesForm.new(plan!, params)
+        form = FeaturesForm.new(plan, params)
         take Entries::Features.new(answers: form.answers)
-        back_to "/jobs/#{job.number}/fit?fan=#{position.key}", "Kept with the unit."
+        back_to here, "Kept with the unit."
+      end
+
+      post "/jobs/:number/fit/cleaning" do
+        form = CleaningForm.new(plan, params)
+        halt 422, page(cleaning: form) unless form.read
+        take form.entry(client_id)
+        back_to here, "Cleaning kept: #{form.words}."
       end
 
       post "/jobs/:number/fit/steps/:step" do
-        form = StepForm.new(plan!, params, current_user)
+        form = StepForm.new(plan, params, current_user)
         halt 422, page(fault: form.fault) unless form.read
         keep(form)
-        redirect to("/jobs/#{job.number}/fit?fan=#{position.key}#step-#{params[:step]}"), 303
+        back_to here
       end
 
       post "/jobs/:number/fit/steps/:step/undo" do
-        take Entries::StepUndone.new(step: params[:step])
-        redirect to("/jobs/#{job.number}/fit?fan=#{position.key}#step-#{params[:step]}"), 303
+        take Entries::StepUndone.new(fan: position.key, task: plan.task, step: params[:step])
+        back_to "#{here}&step=#{params[:step]}"
       end
 
       private
 
-      def plan! = plan || raise(ActiveRecord::RecordNotFound)
+      # The plan asked for, by fan and task; made safe counts for a working day.
+      def plan
+        @plan ||= Fenbo::WorkPlan::Progress.of(job, fan: position, task: params[:task], limits: Shared::Shop.limits,
+          now: Time.now)
+      end
 
-      def page(fault: nil) = station(:fit, plan:, fault:)
+      def here = plan_path(plan)
+
+      def page(fault: nil, cleaning: CleaningForm.new(plan, {}))
+        step = plan.step(fault&.step || params[:step]) || plan.next_step
+        station(:fit, plan:, step:, fault:, cleaning:)
+      end
 
       def keep(form)
         take(form.entry)
       rescue Logbook::Refused => problem
-        halt 422, page(fault: form.refused(problem.message))
+        halt 422, page(fault: form.refused(problem.field, problem.message))
       end
     end
   end

@@ -2,30 +2,73 @@
 
 module Stations
   module WorkPlan
-    # The work plan's own sentences.
+    # The work plan's own sentences and drawings.
     module Words
+      def task_words(task) = Shared::Words::TASKS.fetch(task)
+
+      def plan_path(plan)
+        "/jobs/#{job.number}/fit?fan=#{plan.fan.key}&task=#{plan.task}"
+      end
+
+      def print_path(plan) = plan_path(plan).sub("/fit?", "/fit/print?")
+
+      # "12 done, about 45 min in all, 34 to 68"
+      def whole_words(plan)
+        "#{plan.done_count} done, about #{plan.minutes} min in all, #{plan.plan.minutes_range.join(" to ")}"
+      end
+
+      # "3 × screw, 6.35 mm (¼ in) hex, in the guard"
+      def tray_words(step, left)
+        "#{left} × #{step.fasteners["kind"]}, #{step.fasteners["size"]}, #{step.fasteners["where"]}"
+      end
+
+      # The step drawn; where it is about no part, the unit with the fan in hand.
+      def scene(plan, step)
+        step.shape ? Scene.new(plan, step).svg : plate(job.unit, hand: plan.fan)
+      end
+
+      def phase_words(phase) = Shared::Words::PHASES[phase]
+
+      # "taking apart · 7 of 31"
+      def place_words(plan, step)
+        [step ? phase_words(step.phase).downcase : "done",
+          "#{step ? plan.steps.index(step) + 1 : plan.steps.size} of #{plan.steps.size}"].join(" · ")
+      end
+
+      # Tools and minutes, before the step's own sentence.
+      def step_head(step)
+        ["#{step.minutes} min", *step.needs].join(" · ")
+      end
+
       # @param choice [Fenbo::JobFile::PartChoice]
       def spacer_words(choice)
         ", #{count(choice.spacers, "spacer")} under guard and ring" if choice.spacers.to_i.positive?
       end
 
-      # What was counted and measured at a step that is done.
+      # What was counted, measured, noted or left out at a step that is done.
       def done_words(step, done)
-        [done.fasteners && step.fasteners && count(done.fasteners, step.fasteners["kind"]),
-          done.measured && step.measure && show(done.measured, step.measure["kind"])].compact
+        return ["left out: #{done.note}"] if done.skipped?
+        [done.fasteners && step.fasteners && "#{done.fasteners} × #{step.fasteners["kind"]}",
+          done.measured && step.measure && show(done.measured, step.measure["kind"]), done.note].compact
       end
 
       # @param out [Integer, nil] how many came out at the step it reverses
       def fastener_question(step, out)
-        return "How many came out" unless step.phase == "back"
-        ["How many went back", out && "#{out} came out"].compact.join(", ")
+        kind = [step.fasteners["kind"], step.fasteners["size"]].join(", ")
+        return "Out: #{kind}" unless step.phase == "back"
+        ["Back: #{kind}", out && "#{out} came out"].compact.join(" · ")
       end
 
-      # Families with a plan, for where this one has none.
-      def families_with_plan
-        Fenbo::WorkPlan::Plan.families.map { |id| Fenbo::Knowledge.table("families")[id]["label"].downcase }
-          .join(" and ")
+      # Letters for the places of the tray, in the order things came out.
+      def tray_letter(index) = ("A".ord + index % 26).chr
+
+      # By how much a blade sits beside where it should, in words.
+      def off_words(off)
+        "Set #{show(off.abs.round(1),
+          "length")} #{off.positive? ? "farther out" : "deeper"}: look whether it still clears."
       end
+
+      def feature_words(choice) = choice.tr("_", " ")
     end
   end
 end

@@ -6,7 +6,7 @@ module Fenbo
     # where that is known.
     StoredFile = Shape.of(name: String, mime_type: String, bytes: Integer, sha256: Shape.maybe(String))
 
-    # A picture taken at a station.
-    Photo = Entry.of(station: String, caption: Shape.maybe(String), file: StoredFile)
+    # A picture taken at a station, or at a step of the work plan.
+    Photo = Entry.of(station: String, step: Shape.maybe(String), caption: Shape.maybe(String), file: StoredFile)
   end
 end

@@ -38,7 +38,7 @@ module Fenbo
 
     def shapes
       Knowledge.names.each do |name|
-        file = File.join(SCHEMAS, "#{name}.json")
+        file = File.join(SCHEMAS, "#{schema_of(name)}.json")
         next fault("#{name}.yml has no schema in knowledge/schemas") unless File.file?(file)
         JSONSchemer
           .schema(JSON.parse(File.read(file)))
@@ -50,6 +50,11 @@ module Fenbo
             )
           end
       end
+    end
+
+    # The plans of all families have one schema.
+    def schema_of(name)
+      WorkPlan::Recipe.families.include?(name) ? "work_plan" : name
     end
 
     def sums
@@ -135,28 +140,12 @@ module Fenbo
     end
 
     def plan_references(cautions)
-      Knowledge
-        .table("plans")
-        .each do |family, plan|
-          steps = plan.values_at("gate", "apart", "exchange", "prove").flatten
-          unknown(
-            steps.flat_map { |step| step.fetch("caution", []) + (step["reverse"] || {}).fetch("caution", []) } -
-              cautions,
-            "plans.yml #{family} caution"
-          )
-          unknown(
-            steps.flat_map { |step| step.fetch("only_if", {}).keys + step.fetch("unless", {}).keys } -
-              plan["features"].keys,
-            "plans.yml #{family} features"
-          )
-          plan["apart"].each do |step|
-            if step["removes"] && !step["reverse"]
-              fault("plans.yml #{family} #{step["id"]}: removes #{step["removes"]} and is never reversed")
-            end
-          end
-          twice = steps.map { |step| step["id"] }.tally.select { |_, count| count > 1 }.keys
-          fault("plans.yml #{family}: #{twice.join(", ")} stand twice") if twice.any?
-        end
+      WorkPlan::Recipe.families.each { |family| WorkPlan::Check.new(family, cautions).faults.each { |text| fault(text) } }
+      unknown(Knowledge.table("families").keys - WorkPlan::Recipe.families, "families without a work plan:")
+      Knowledge.table("extra_work").each do |id, row|
+        unknown(row.fetch("caution", []) - cautions, "extra_work.yml #{id} caution")
+        unknown(["adapt.#{id}"] - Limits.entries.keys, "extra_work.yml #{id}: limit")
+      end
     end
 
     def unknown(ids, place)

@@ -9,9 +9,10 @@ module Fenbo
       # What a check may look at.
       Context =
         Value.of(:old, :place, :limits, candidate: nil, healthy_amps: nil, blade: nil, fit: nil, accessories: nil)
-      # setting: what has to be set on the motor before it goes in.
+      # work: the kind of extra work it brings (extra_work.yml); setting: what has to be set on
+      # the motor before it goes in.
       Line =
-        Value.of(:check, :result, :reason, minutes: 0, part: nil, setting: nil) do
+        Value.of(:check, :result, :reason, minutes: 0, work: nil, part: nil, setting: nil) do
           def to_h = {check:, result:, reason:}
         end
 
@@ -48,12 +49,13 @@ module Fenbo
 
         def fail(reason) = Line.new(check: name, result: "fail", reason:)
 
-        def adapt(reason, minutes: 0, part: nil)
-          Line.new(check: name, result: "adapt", reason:, minutes:, part:)
+        # @param work [String, nil] kind of extra work, whose minutes are the shop's
+        def adapt(reason, work: nil, part: nil)
+          Line.new(check: name, result: "adapt", reason:, minutes: work ? limits["adapt.#{work}"] : 0, work:, part:)
         end
 
-        # Minutes of one kind of extra work, as the shop reckons them.
-        def work(kind) = limits["adapt.#{kind}"]
+        # A kit says itself how long it takes.
+        def unless_kit_says(kind) = candidate.kit_minutes ? nil : kind
 
         def unknown(what) = adapt("#{what} is not known: check before buying")
 

@@ -27,6 +27,13 @@ module Fenbo
           adapting.sum(&:minutes) + (motor.kit? ? motor.kit_minutes.to_i : 0)
         end
 
+        # The work its checks ask for, its kit's and its settings, as the work plan takes them.
+        # @return [Array<Hash>] {id, minutes, text where it has words of its own}
+        def extra_work
+          adapting.select(&:work).map { |line| {id: line.work, minutes: line.minutes.ceil} } + kit_work +
+            lines.filter_map(&:setting).map { |setting| {id: "setting", text: setting} }
+        end
+
         # What nobody has comes last; then grade, then how soon and at what price it is here, then minutes and watts.
         # A kit made for another original comes after those made for this one.
         def rank
@@ -54,6 +61,7 @@ module Fenbo
             checks: lines.map(&:to_h),
             extra_parts: adapting.filter_map(&:part),
             extra_minutes: minutes,
+            extra_work:,
             listed: listed?,
             settings: lines.filter_map(&:setting),
             also: beside,
@@ -70,6 +78,16 @@ module Fenbo
           else
             []
           end
+        end
+
+        # A kit's minutes spread over what its sheet names, the rest on the first.
+        def kit_work
+          return [] unless motor.kit?
+          list = motor.kit_work.empty? ? [nil] : motor.kit_work
+          share, rest = motor.kit_minutes.to_i.divmod(list.size)
+          list.each_with_index.map do |text, index|
+            {id: "kit", text:, minutes: share + (index.zero? ? rest : 0)}.compact
+          end.reject { |one| one[:text].nil? && motor.kit_minutes.nil? }
         end
 
         def kit

@@ -12,8 +12,8 @@ module Fenbo
       Kit = Shape.of(contents: [String], work: [String], leaves: [String])
       Candidate = Shape.of(
         part_no: Shape.maybe(String), grade: String, checks: [Check], extra_parts: [String], extra_minutes: Float,
-        listed: Shape::FLAG, settings: [String], also: [String], transfers: [String], kit: Shape.maybe(Kit),
-        effects: Effects
+        extra_work: [Hash], listed: Shape::FLAG, settings: [String], also: [String], transfers: [String],
+        kit: Shape.maybe(Kit), effects: Effects
       )
     end
 

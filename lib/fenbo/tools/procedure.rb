@@ -7,7 +7,7 @@ module Fenbo
       Step = Shape.of(
         id: String, phase: String, text: String, caution: [String], fasteners: Shape.maybe(Hash),
         transfer: Shape.maybe(String), measure: Shape.maybe(String), photo: Shape::FLAG, needs: [String],
-        minutes: Integer, reverses: Shape.maybe(String)
+        minutes: Integer, reverses: Shape.maybe(String), proof: [String]
       )
     end
 
@@ -15,6 +15,7 @@ module Fenbo
       tool: -> { WorkPlan::Plan },
       answer: Answer.of(
         minutes: Integer,
+        minutes_range: [Integer],
         tools: [String],
         safety_gate: [ProcedureAnswer::Step],
         steps: [ProcedureAnswer::Step],

@@ -4,37 +4,39 @@ module Fenbo
   module WorkPlan
     # The plan for one family and task, with this unit's features.
     #
-    # in:  family, task, features {id: value}
-    # out: minutes, tools, safety_gate, steps in order, transfers
+    # in:  family, task, features {id: value}, side (where a unit has two and the task does
+    #      not say), extra_work (ids of adaptations, or {id, text, minutes})
+    # out: minutes with a range, tools, safety_gate, steps in order, transfers
     # Every step that removes something is reversed by exactly one back step, in
     # reverse order. Source: install/plans.
     class Plan < Tool
-      Question = Value.of(:family, :task, :features)
+      Question = Value.of(:family, :task, :features, side: nil, extra_work: [])
 
-      def self.families = Knowledge.table("plans").keys
+      def self.families = Recipe.families
 
       # The features asked for a family: id => {"ask", "flag" or "choices"}.
-      def self.features(family)
-        Knowledge.table("plans").dig(family, "features") || {}
-      end
+      def self.features(family) = Recipe.of(family).features
 
-      def self.read(input, _limits)
-        family = input.choice("family", Knowledge.table("families").keys)
-        plan = Knowledge.table("plans")[family]
-        input.fault("family", "has no work plan yet; there is one for #{families.join(", ")}") if family && plan.nil?
+      def self.read(input, limits)
+        family = input.choice("family", families)
+        recipe = family && Recipe.of(family)
         task = input.choice("task", TASKS)
-        if plan && task && !plan["tasks"].key?(task)
-          input.fault("task", "is not in this plan; it serves #{plan["tasks"].keys.join(", ")}")
+        if recipe && task && !recipe.tasks.key?(task)
+          input.fault("task", "is not in this plan; it serves #{recipe.tasks.keys.join(", ")}")
         end
-        Question.new(
-          family:,
-          task:,
-          features: plan ? read_features(input.object("features", required: false), plan["features"]) : {}
-        )
+        Question.new(family:, task:, side: read_side(input, family),
+          features: recipe ? read_features(input.object("features", required: false), recipe) : {},
+          extra_work: ExtraWork.read(input, limits))
       end
 
-      def self.read_features(input, asked)
-        asked.to_h do |id, feature|
+      def self.read_side(input, family)
+        return nil unless family
+        sides = Knowledge.table("families")[family]["sides"]
+        input.choice("side", sides, required: false) || sides.first
+      end
+
+      def self.read_features(input, recipe)
+        recipe.features.to_h do |id, feature|
           given =
             if feature.key?("flag")
               input.flag(id, default: feature["flag"])
@@ -49,24 +51,29 @@ module Fenbo
         Result.new(
           verdict: "plan",
           figures: {
-            minutes:,
-            tools:,
-            safety_gate: gate.map(&:to_h),
-            steps: steps.map(&:to_h),
-            transfers:
+            minutes:, minutes_range:, tools:, safety_gate: gate.map(&:to_h), steps: steps.map(&:to_h), transfers:
           },
           reasons:
         )
       end
 
-      def title = plan["title"]
+      def title = recipe.title
 
-      def minutes = plan["tasks"][question.task]
+      # As the steps add up, both ways, with the extra work.
+      def minutes = steps.sum(&:minutes)
 
-      def gate = @gate ||= rows("gate").map { |row| Step.from(row, "safe") }
+      # From a good day to a bad one.
+      def minutes_range
+        %w[quick slow].map { |day| (minutes * limits["work_plan.#{day}"]).round }
+      end
+
+      def extra_minutes = question.extra_work.sum(&:minutes)
+
+      def gate = @gate ||= forward("gate", "safe")
 
       def steps
-        @steps ||= gate + forward("apart") + forward("exchange") + back + forward("prove")
+        @steps ||= gate + forward("apart") + forward("exchange") + extra("exchange") + back + forward("prove") +
+          extra("prove")
       end
 
       def tools = steps.flat_map(&:needs).uniq
@@ -75,35 +82,47 @@ module Fenbo
 
       private
 
-      def plan = Knowledge.table("plans")[question.family]
+      def recipe = @recipe ||= Recipe.of(question.family)
 
-      def forward(phase) = rows(phase).map { |row| Step.from(row, phase) }
+      def wanted
+        @wanted ||= Wanted.new(question.task, question.side, question.features)
+      end
 
+      def rows(phase) = recipe.rows(phase).select { |row| wanted.call(row) }
+
+      def forward(phase, as = phase)
+        rows(phase).reject { |row| row["back_only"] }.map { |row| Step.from(row, as) }
+      end
+
+      # Some rows have nothing to put back; some belong to the way back alone.
       def back
-        rows("apart").select { |row| row["reverse"] }.reverse.map { |row| Step.back(row) }
+        rows("apart").reverse.filter_map do |row|
+          next Step.from(row, "back") if row["back_only"]
+          Step.back(row) if row["reverse"]
+        end
       end
 
-      def rows(phase) = plan[phase].select { |row| wanted?(row) }
-
-      def wanted?(row)
-        return false if row["only_for"] && !row["only_for"].include?(question.task)
-        holds?(row.fetch("only_if", {})) && !(row["unless"] && holds?(row["unless"]))
-      end
-
-      def holds?(conditions)
-        conditions.all? { |feature, value| question.features[feature] == value }
+      def extra(phase)
+        question.extra_work.select { |step| step.phase == phase }
       end
 
       def reasons
         [
-          reason("#{title}: usually about #{minutes} min", "plan.minutes", value: minutes, source: "install/plans"),
+          reason("#{title}: usually about #{minutes} min, #{minutes_range.join(" to ")}", "plan.minutes",
+            value: minutes, source: "install/plans"),
           reason("The safety gate comes first and cannot be skipped", "plan.gate", source: "work/hazards"),
-          (
-            if question.features["flammable"]
-              reason("Hardened for a flammable refrigerant", "plan.flammable", source: "work/hazards")
-            end
-          )
+          (extra_reason if question.extra_work.any?),
+          (hardened if question.features["flammable"])
         ].compact
+      end
+
+      def extra_reason
+        reason("#{extra_minutes} min of it are extra work for this part", "plan.extra_work", value: extra_minutes,
+          source: "motors/work")
+      end
+
+      def hardened
+        reason("Hardened for a flammable refrigerant", "plan.flammable", source: "work/hazards")
       end
     end
   end

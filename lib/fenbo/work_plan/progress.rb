@@ -2,22 +2,35 @@
 
 module Fenbo
   module WorkPlan
-    # The work plan of a job with what has been done of it.
+    # The work plan of one fan and task of a job, with what has been done of it.
+    #
+    #   Progress.of(job, fan: job.unit.fan("condenser-2"), now: Time.now).next_step
     class Progress
-      # nil where this family has no plan yet.
-      # @param job [JobFile::Job]
-      def self.of(job, limits: Limits.default)
-        new(job, limits) if Plan.families.include?(job.unit.family)
+      # Steps that wait for others, whatever their phase.
+      WAITS = Check::BEFORE.group_by(&:last).transform_values { |pairs| pairs.map(&:first) }
+        .merge("plugged_in" => %w[counted]).freeze
+
+      # @param fan [JobFile::Fan] nil: the fan in hand
+      # @param task [String] nil: what the fault asks for
+      # @param now [Time] nil: what was made safe once stays so
+      def self.of(job, fan: nil, task: nil, limits: Limits.default, now: nil)
+        new(job, fan || job.fan_in_hand, task, limits, now)
       end
 
-      attr_reader :job, :plan
+      attr_reader :job, :plan, :fan, :task
 
-      def initialize(job, limits)
+      def initialize(job, fan, task, limits, now)
         @job = job
+        @fan = fan
         @limits = limits
+        @now = now
+        @task = tasks.include?(task) ? task : Task.for_fault(job.unit.family, job.fault_of(fan))
         @plan = build
-        @done = job.steps.to_h { |step| [step.step, step] }
+        @done = mine.to_h { |step| [step.step, step] }
       end
+
+      # What can be done at this fan.
+      def tasks = @tasks ||= Task.possible(job.unit.family, fan.side)
 
       def minutes = plan.minutes
 
@@ -25,18 +38,50 @@ module Fenbo
 
       def by_phase = steps.group_by(&:phase)
 
+      def step(id) = steps.find { |one| one.id == id }
+
       def done(step) = @done[step.id]
 
-      def safe? = plan.gate.all? { |step| done(step) }
+      # Made safe, and not so long ago that somebody may have been at it since.
+      def safe? = plan.gate.all? { |step| fresh?(step) }
 
-      # A step opens when the gate is passed; the gate itself is always open.
-      def open?(step) = step.phase == "safe" || safe?
+      # Whether a tick still counts: the gate's only for a working day.
+      def fresh?(step)
+        tick = done(step) or return false
+        step.phase != "safe" || @now.nil? || unlocked? || @now - tick.done_at < @limits["work_plan.gate_hours"] * 3600
+      end
 
-      def next_step = steps.find { |step| !done(step) }
+      # The locks are off again: nobody's hands are in it any more.
+      def unlocked? = @done.key?("locks_off") || @done.key?("plugged_in")
 
-      def finished? = next_step.nil?
+      # A step opens when the gate is passed, power only when the locks are off and all is
+      # counted back; the gate itself is always open.
+      def open?(step) = waits_for(step).nil?
+
+      # The step that has to come first, nil where none.
+      def waits_for(step)
+        return nil if step.phase == "safe"
+        plan.gate.find { |one| !fresh?(one) } || earlier(step).find { |one| !done(one) }
+      end
+
+      def next_step
+        plan.gate.find { |step| !fresh?(step) } || steps.find { |step| !done(step) }
+      end
+
+      # The one after `step` that is still to be done.
+      def after(step)
+        rest = steps.drop(steps.index(step) + 1)
+        rest.find { |one| !done(one) }
+      end
+
+      def finished? = steps.all? { |step| done(step) }
+
+      def started? = @done.any?
 
       def done_count = steps.count { |step| done(step) }
+
+      # Minutes of the steps not done yet.
+      def minutes_left = steps.reject { |step| done(step) }.sum(&:minutes)
 
       # Fasteners that came out and have not gone back yet.
       def fasteners_out
@@ -46,23 +91,55 @@ module Fenbo
         end
       end
 
+      # The drawn tray: each place with what lies in it, in the order it came out.
+      # @return [Array<Array(Step, Integer)>]
+      def tray
+        steps.select { |one| one.phase == "apart" && one.fasteners && done(one)&.fasteners }
+          .map { |one| [one, done(one).fasteners - back_of(one)] }
+      end
+
+      # Parts that came off and are not back on.
+      def parked
+        steps.select { |one| one.removes && done(one) && !done_id?("#{one.id}_back") }
+      end
+
       # How many came out at the step that `step` reverses.
       def taken_out(step) = @done[step.reverses]&.fasteners
 
+      # What moves to the new part: as Match judged the chosen one, else as the plan says.
+      def transfers = choice&.beside&.fetch("transfers", nil) || plan.transfers
+
+      # The part chosen for this fan.
+      def choice = job.part_choice(fan.key)
+
       # The choice whose seat this step sets; nil elsewhere.
       def chosen_seat(step)
-        choice = job.part_choice(job.fan_in_hand.key)
         choice if step.measure&.fetch("what", nil) == "new_seat" && choice&.seat_mm
       end
 
-      # By how much the hub was set beside the chosen seat, mm, where a caliper can tell.
+      # By how much the hub was set beside the chosen seat, or, where none was chosen, beside
+      # where the old one sat, mm, where a caliper can tell.
       def off_seat(step)
         measured = done(step)&.measured or return nil
-        off = chosen_seat(step)&.then { |choice| measured - choice.seat_mm }
-        off if off && off.abs > @limits["fit.tolerance"]
+        wanted = wanted_seat(step) or return nil
+        off = measured - wanted
+        off if off.abs > @limits["fit.tolerance"]
+      end
+
+      def wanted_seat(step)
+        return nil unless step.measure&.fetch("what", nil) == "new_seat"
+        chosen_seat(step)&.seat_mm || @done["blade_depth"]&.measured
+      end
+
+      # Pictures taken at a step of this plan.
+      def photos_of(id)
+        job.live_photos.select { |photo| photo.step == id && (photo.fan.nil? || photo.fan == fan.key) }
       end
 
       def features = Plan.features(job.unit.family)
+
+      # Whether somebody has said how this unit is.
+      def asked? = (features.keys & job.unit.features.keys).any?
 
       # How this unit is, by the plan's own id: as noted, else as most are.
       def feature(id)
@@ -73,15 +150,40 @@ module Fenbo
 
       private
 
+      def mine
+        job.steps.select { |one|
+          (one.fan || job.fan_in_hand.key) == fan.key && (one.task || Task.motor(fan.side)) == task
+        }
+      end
+
+      def back_of(step) = @done["#{step.id}_back"]&.fasteners || 0
+
+      def done_id?(id) = @done.key?(id)
+
+      # Steps a proving step waits for: what has to be back, and the locks before power.
+      def earlier(step)
+        return [] unless step.phase == "prove"
+        back = steps.select { |one| one.phase == "back" && one.fasteners }
+        back + steps.select { |one| WAITS.fetch(step.id, []).include?(one.id) }
+      end
+
       def build
-        task = (job.fan_in_hand.side == "condenser") ? "condenser_fan_motor" : "evaporator_fan_motor"
-        input = Input.new({"family" => job.unit.family, "task" => task, "features" => answers})
+        input = Input.new({"family" => job.unit.family, "task" => task, "side" => fan.side, "features" => answers,
+                           "extra_work" => choice&.beside&.fetch("extra_work", nil)}.compact)
         Plan.new(Plan.read(input, @limits), @limits)
       end
 
-      # The unit's features, with what its record says of wet and flammable.
+      # The unit's features, with what its record says of wet and flammable; what the plan no
+      # longer knows is left out, so that yesterday's answer is read by today's plan.
       def answers
-        {"flammable" => job.unit.flammable, "wet" => job.unit.wet}.merge(job.unit.features)
+        @answers ||= known(job.unit.features).merge("flammable" => job.unit.flammable, "wet" => job.unit.wet)
+      end
+
+      def known(given)
+        given.select do |id, value|
+          feature = features[id] or next false
+          (feature["choices"] || [true, false]).include?(value)
+        end
       end
     end
   end

@@ -2,8 +2,10 @@
 
 module Fenbo
   module WorkPlan
-    # One step of a plan. `reverses` is the id of the step it undoes, or nil;
-    # `measure` is {what, label, kind} or nil; `fasteners` {kind, size, where}.
+    # One step of a plan. `reverses` is the id of the step it undoes, or nil; `measure` is
+    # {what, label, kind} or nil; `fasteners` {kind, size, where}; `removes` what comes off;
+    # `shape` and `motion` how it is drawn; `proof` points ticked one by one; `shows` the
+    # photo step whose pictures it needs; `quirks` whether this unit's own belong here.
     Step =
       Value.of(
         :id,
@@ -17,7 +19,12 @@ module Fenbo
         needs: [],
         minutes: 0,
         reverses: nil,
-        removes: nil
+        removes: nil,
+        shape: nil,
+        motion: nil,
+        proof: [],
+        shows: nil,
+        quirks: false
       ) do
         def self.from(row, phase)
           new(
@@ -27,16 +34,20 @@ module Fenbo
             caution: row.fetch("caution", []),
             fasteners: row["fasteners"],
             transfer: row["transfer"],
-            measure: row["measure"],
+            measure: measured(row["measure"]),
             photo: row.fetch("photo", false),
             needs: row.fetch("needs", []),
-            minutes: row.fetch("minutes", 0),
-            removes: row["removes"]
+            minutes: row.fetch("minutes"),
+            removes: row["removes"],
+            shape: row["shape"],
+            motion: row["motion"],
+            proof: row.fetch("proof", []),
+            quirks: row.fetch("quirks", false)
           )
         end
 
         # The step that puts back what `row` took apart: its own words and cautions,
-        # the same fasteners.
+        # the same fasteners, the motion the other way.
         def self.back(row)
           reverse = row["reverse"]
           new(
@@ -45,11 +56,18 @@ module Fenbo
             text: reverse["text"],
             caution: reverse.fetch("caution", []),
             fasteners: row["fasteners"],
-            measure: reverse["measure"],
+            measure: measured(reverse["measure"]),
             needs: row.fetch("needs", []),
-            minutes: row.fetch("minutes", 0),
-            reverses: row["id"]
+            minutes: reverse.fetch("minutes", row["minutes"]),
+            reverses: row["id"],
+            shape: row["shape"],
+            motion: BACKWARDS[row["motion"]],
+            shows: reverse["shows"]
           )
+        end
+
+        def self.measured(what)
+          what && {"what" => what, **Recipe.shared["measures"].fetch(what)}
         end
 
         def to_h
@@ -64,9 +82,16 @@ module Fenbo
             photo:,
             needs:,
             minutes:,
-            reverses:
+            reverses:,
+            proof:
           }
         end
       end
+
+    # The way back of each motion.
+    BACKWARDS = {
+      "out" => "in", "in" => "out", "up" => "down", "down" => "up", "left" => "right", "right" => "left",
+      "turn" => "turn", "turn_left" => "turn_right", "turn_right" => "turn_left", "tilt" => "tilt_back"
+    }.freeze
   end
 end

@@ -11,7 +11,7 @@ module Fenbo
           splice = (place.wet || cold?) ? "sealed crimps" : "crimps"
           adapt(
             "#{words(candidate)} for #{words(old)}: #{splice}, out of the blade's way",
-            minutes: work("splice"),
+            work: "splice",
             part: splice
           )
         end

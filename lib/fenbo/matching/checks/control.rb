@@ -22,7 +22,7 @@ module Fenbo
           wanted, offered = old.control || "none", candidate.control || "none"
           return (wanted == "none") ? nil : pass("#{WORDS[wanted]}, as the old one") if wanted == offered
           return programmed(wanted) if offered == "program"
-          return adapt("#{WORDS[offered]}: tie it to full speed", minutes: work("control")) if wanted == "none"
+          return adapt("#{WORDS[offered]}: tie it to full speed", work: "control") if wanted == "none"
           fail("#{WORDS[offered]} on a #{WORDS[wanted]} circuit")
         end
 

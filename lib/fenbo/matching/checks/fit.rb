@@ -15,7 +15,7 @@ module Fenbo
           text += ": too close to call, measure again" if result[:close].any?
           case result.verdict
           when "fits" then pass(text)
-          when "fits_with_spacers" then adapt(text, minutes: work("spacers"), part: "#{result[:spacers]} spacers")
+          when "fits_with_spacers" then adapt(text, work: "spacers", part: "#{result[:spacers]} spacers")
           else fail(text)
           end
         end

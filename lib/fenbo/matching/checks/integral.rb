@@ -21,7 +21,7 @@ module Fenbo
           end
           return pass("whole assembly with its blade") if candidate.integral_blade
           if candidate.kit_with?(:blade)
-            adapt("a kit with its own blade and plate", minutes: candidate.kit_minutes ? 0 : work("kit"))
+            adapt("a kit with its own blade and plate", work: unless_kit_says("kit"))
           else
             fail("the old blade goes with the old motor")
           end

@@ -37,7 +37,7 @@ module Fenbo
             return (
               adapt(
                 "#{text}: the kit brings its plate",
-                minutes: candidate.kit_minutes ? 0 : work("plate"),
+                work: unless_kit_says("plate"),
                 part: "plate from the kit"
               )
             )
@@ -46,7 +46,7 @@ module Fenbo
           if one
             adapt(
               "#{text}: on #{one.kind} #{one.part_no}",
-              minutes: work("bracket"),
+              work: "bracket",
               part: "#{one.kind} #{one.part_no}"
             )
           else

@@ -49,7 +49,7 @@ module Fenbo
         def other_way(text)
           return adapt("#{text}: the kit brings its own blade") if candidate.kit_with?(:blade)
           return fail(text) unless candidate.mount == FRAME
-          adapt("#{text}: #{HOW.fetch("shaded_pole")}", minutes: work("turn_round"))
+          adapt("#{text}: #{HOW.fetch("shaded_pole")}", work: "turn_round")
         end
 
         # A reversible one says nothing by itself: it was set as its blade wants it.

@@ -43,7 +43,7 @@ module Fenbo
             return (
               adapt(
                 "#{text}: with a bushing",
-                minutes: work("bushing"),
+                work: "bushing",
                 part: "bushing #{figure(candidate.shaft_diameter_mm)} to #{figure(bore)} mm"
               )
             )
@@ -53,7 +53,7 @@ module Fenbo
               part.bushes?(candidate.shaft_diameter_mm, bore, limits["match.shaft_tolerance"])
             end
           if one
-            adapt("#{text}: with bushing #{one.part_no}", minutes: work("bushing"), part: "bushing #{one.part_no}")
+            adapt("#{text}: with bushing #{one.part_no}", work: "bushing", part: "bushing #{one.part_no}")
           else
             fail("#{text}: no bushing of that step is listed")
           end

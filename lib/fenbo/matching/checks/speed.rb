@@ -12,7 +12,7 @@ module Fenbo
           off = (candidate.rpm - old.rpm).abs / old.rpm.to_f
           text = "#{candidate.rpm.to_i} rpm for #{old.rpm.to_i} rpm"
           return pass(text) if Tolerance.at_most?(off, limits["match.rpm_pass"])
-          return adapt("#{text}: #{laws}", minutes: work("speed")) if Tolerance.at_most?(off, limits["match.rpm_adapt"])
+          return adapt("#{text}: #{laws}", work: "speed") if Tolerance.at_most?(off, limits["match.rpm_adapt"])
           too_far(text)
         end
 

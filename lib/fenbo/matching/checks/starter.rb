@@ -37,7 +37,7 @@ module Fenbo
           return set if Tolerance.at_most?(amps, usual_dial)
           adapt(
             "#{text}, the old one #{figure(was)} A: look up the overload's dial and the contactor's rating",
-            minutes: work("starter")
+            work: "starter"
           )
         end
 

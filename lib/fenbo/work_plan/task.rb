@@ -1,0 +1,48 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module WorkPlan
+    # What a fault asks to be done: by the action decided, the part its cause wants and the
+    # part chosen. Source: company/parts.
+    module Task
+      # Parts of causes.yml that have a plan of their own.
+      BY_PART = {
+        "blade" => "fan_blade", "capacitor" => "capacitor", "contactor" => "contactor", "switch" => "door_switch",
+        "heater" => "defrost_heater", "gasket" => "gasket", "connector" => "connector", "mount" => "grommet",
+        "control" => "other_part", "damper" => "other_part"
+      }.freeze
+
+      module_function
+
+      # Tasks that make sense at this fan.
+      # @return [Array<String>]
+      def possible(family, side)
+        Recipe.of(family).tasks.keys.select { |task| side == Wanted::SIDES.fetch(task, side) }
+      end
+
+      # @param fault [JobFile::Fault]
+      def for_fault(family, fault)
+        tasks = possible(family, fault.fan.side)
+        [wanted(fault), fallback(fault), motor(fault.fan.side)].compact.find { |task| tasks.include?(task) }
+      end
+
+      def motor(side) = "#{side}_fan_motor"
+
+      def wanted(fault)
+        return "cleaning" if fault.decision&.action == "clean"
+        return "conversion_kit" if fault.part_choice&.motor&.kit_contents
+        return motor(fault.fan.side) if fault.part_choice&.motor
+        BY_PART[part_of(fault)]
+      end
+
+      # A part without a plan of its own here is worked as any other part.
+      def fallback(fault)
+        "other_part" if fault.part_choice.nil? && BY_PART.key?(part_of(fault))
+      end
+
+      def part_of(fault)
+        fault.decision&.causes&.filter_map { |id| Diagnosis::Cause.all[id]&.part }&.first
+      end
+    end
+  end
+end

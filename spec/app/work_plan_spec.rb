@@ -1,0 +1,181 @@
+# frozen_string_literal: true
+
+require_relative "app_spec_helper"
+
+# Station Work: a plan a fan and task, the gate, the count, what was otherwise, the record
+# of a cleaning.
+RSpec.describe Stations::WorkPlan, :rolled_back do
+  let(:job) { create(:job) }
+  let(:technician) { create(:user) }
+
+  before do
+    job.unit.update!(features: {"hub" => "set_screw"})
+    sign_in technician
+    get "/jobs/#{job.number}/fit"
+  end
+
+  def tick(step, **fields)
+    send_form("/jobs/#{job.number}/fit/steps/#{step}", **fields)
+  end
+
+  def plan(**more)
+    now = file(job)
+    more[:fan] = now.unit.fan(more[:fan]) if more[:fan]
+    Fenbo::WorkPlan::Progress.of(now, **more)
+  end
+
+  def make_safe(**fields)
+    %w[fans_locked heaters_locked].each { |step| tick(step, **fields) }
+    tick("proved_dead", proof: %w[0 1 2], **fields)
+  end
+
+  # Every step as the page brings it, as far as `stop`.
+  def work(stop: nil, **which)
+    fan = which[:fan] || file(job).fan_in_hand.key
+    while (step = plan(**which).next_step) && step.id != stop
+      tick(step.id, fan:, task: plan(**which).task, fasteners: step.fasteners ? "4" : nil,
+        proof: (0...step.proof.size).map(&:to_s))
+      expect([step.id, status]).to eq [step.id, 303]
+    end
+  end
+
+  it "holds the safety gate shut until all three points of the proof are ticked" do
+    tick("guard_off", fasteners: "4")
+    expect([status, page]).to match [422, include("safety gate comes first")]
+    make_safe(proof: [])
+    tick("proved_dead", proof: %w[0 2])
+    expect([status, page]).to match [422, include("All 3 points")]
+    tick("proved_dead", skipped: "1", note: "In a hurry")
+    expect(status).to eq 422
+    make_safe
+    expect([plan.safe?, file(job).state]).to eq [true, "D"]
+  end
+
+  it "counts fasteners back to nothing, or asks why not" do
+    make_safe
+    tick("guard_off", fasteners: "four")
+    expect([status, page]).to match [422, include("A whole number").and(include(%(value="four")))]
+    tick("guard_off", fasteners: "4")
+    expect([plan.fasteners_out, plan.parked.map(&:removes)]).to eq [4, ["fan guard"]]
+    tick("guard_off_back", fasteners: "3")
+    expect([status, page]).to match [422, include("4 came out, 3 went back")]
+    tick("guard_off_back", fasteners: "3", note: "One sheared, replaced by a new one of the same size")
+    expect([status, plan.fasteners_out]).to eq [303, 1]
+    get "/jobs/#{job.number}/report"
+    expect(page).to include "One sheared"
+    tick("blade_depth", measured: "3/4 in")
+    expect(job.work_steps.find_by(step: "blade_depth").measured).to be_within(1e-6).of(19.05)
+  end
+
+  it "leaves a step out only with a reason" do
+    make_safe
+    tick("wiring_photo", skipped: "1")
+    expect([status, page]).to match [422, include("Say why it is left out")]
+    tick("wiring_photo", skipped: "1", note: "Camera broken, drawn by hand")
+    expect(plan.done(plan.step("wiring_photo"))).to be_skipped
+  end
+
+  it "lets power on only when all is counted back and the locks are off" do
+    make_safe
+    tick("power_on")
+    expect([status, page]).to match [422, include("First: ")]
+    work(stop: "locks_off")
+    tick("power_on")
+    expect([status, page]).to match [422, include("Locks and tags taken off")]
+    tick("locks_off")
+    tick("power_on")
+    expect([status, file(job).state]).to eq [303, "P"]
+  end
+
+  it "asks for the proof of dead again on another day, and keeps what was ticked" do
+    make_safe
+    tick("guard_off", fasteners: "4")
+    job.work_steps.update_all(done_at: 20.hours.ago)
+    get "/jobs/#{job.number}/fit"
+    expect(page).to include("too long ago")
+    tick("blade_depth", measured: "17")
+    expect(status).to eq 422
+    sign_in create(:user)
+    get "/jobs/#{job.number}/fit"
+    make_safe
+    tick("blade_depth", measured: "17")
+    expect([status, plan.fasteners_out, AuditEntry.where(action: "ticked again").count]).to eq [303, 4, 3]
+  end
+
+  it "keeps the plans of two fans and of two tasks apart" do
+    make_safe(fan: "evaporator-1")
+    tick("guard_off", fan: "evaporator-1", fasteners: "4")
+    expect([plan(fan: "evaporator-1").fasteners_out, plan(fan: "evaporator-2").done_count]).to eq [4, 0]
+    make_safe(fan: "evaporator-2", task: "cleaning")
+    expect(plan(fan: "evaporator-2", task: "cleaning").safe?).to be true
+    expect(plan(fan: "evaporator-2").done_count).to eq 0
+    tick("guard_off", fan: "evaporator-1", fasteners: "4")
+    send_form("/jobs/#{job.number}/fit/steps/guard_off/undo", fan: "evaporator-1")
+    expect(plan(fan: "evaporator-1").fasteners_out).to eq 0
+  end
+
+  it "shows the photo of a step again where the wires go back" do
+    png = ["89504e470d0a1a0a0000000d49484452000000010000000108060000001f15c4890000000d49444154789c636000000200" \
+           "0001e221bc330000000049454e44ae426082"].pack("H*")
+    make_safe
+    upload = Rack::Test::UploadedFile.new(StringIO.new(png), "image/png", true, original_filename: "w.png")
+    send_form "/jobs/#{job.number}/photos", photo: upload, station: "fit", step: "connector_off"
+    get "/jobs/#{job.number}/fit?step=connector_off_back"
+    expect(page).to include("/photos/#{job.photos.reload.first.client_id}")
+  end
+
+  it "measures the blade after against the seat before" do
+    make_safe
+    tick("blade_depth", measured: "17")
+    tick("blade_off_back", measured: "21", fasteners: "1", note: "only for the spec")
+    get "/jobs/#{job.number}/fit?step=blade_off_back"
+    expect(page).to match(/Set 4 mm farther out/)
+  end
+
+  it "asks how the unit is before the plan is shown, and remembers what it is told" do
+    job.unit.update!(features: {})
+    get "/jobs/#{job.number}/fit"
+    expect(page).to include("How is the hub held on the shaft?")
+    send_form "/jobs/#{job.number}/fit/features", hub: "nut", mount: "glue"
+    expect(job.unit.reload.features).to include("hub" => "nut", "mount" => "ring")
+    expect(plan.step("blade_off_nut")).not_to be_nil
+    job.unit.update!(features: {"hub" => "welded", "gone" => true})
+    expect(plan.feature("hub")).to eq "set_screw"
+  end
+
+  it "prints every step with its box" do
+    get "/jobs/#{job.number}/fit/print?task=cleaning"
+    expect(page.scan(%(class="box")).size).to be >= plan(task: "cleaning").steps.size
+  end
+
+  describe "a cleaning" do
+    def clean(**fields)
+      send_form("/jobs/#{job.number}/fit/cleaning", fan: "evaporator-1", task: "cleaning",
+        parts: %w[coil blade], before: "3", after: "0", method: "foam", **fields)
+    end
+
+    it "is kept with what, how and the levels, and named at its field where it is wrong" do
+      clean(parts: [], before: "9")
+      expect([status, page]).to match [422, include("Say what was cleaned").and(include("Choose a level"))]
+      clean
+      kept = file(job).readings_of("cleaning").last
+      expect(kept).to have_attributes(verdict: "clean", fan: "evaporator-1", phase: "after")
+      get "/jobs/#{job.number}/report"
+      expect(page).to include("Cleaning")
+    end
+
+    it "knows a unit that keeps getting dirty" do
+      [150, 70].each do |days|
+        earlier = create(:job, unit: job.unit, status: "closed")
+        Reading.create!(job: earlier, user: technician, fan_position: job.unit.position("evaporator-1"),
+          kind: "cleaning", phase: "after", client_id: SecureRandom.uuid, taken_at: days.days.ago, verdict: "clean", typed: {},
+          question: {parts: %w[coil], before: 3, after: 0}, result: {})
+      end
+      clean
+      kept = file(job).readings_of("cleaning").last
+      expect(kept.answer).to have_attributes(repeat_offender: true, interval_days: 56)
+      get "/jobs/#{job.number}/fit?fan=evaporator-1&task=cleaning"
+      expect(page).to include("repeat offender, better every 8 weeks")
+    end
+  end
+end
