@@ -51,8 +51,8 @@ module Catalogue
       return "The file is empty." if text.strip.empty?
       unless kind
         return (
-          "The first line does not name the columns of motors, blades or accessories (part_no, maker, family " \
-            "…, separated by commas)."
+          "The first line does not name the columns of motors, blades, other parts or accessories (part_no, maker, " \
+            "family …, separated by commas)."
         )
       end
       missing = Fenbo::Matching::Sheet.of(kind).needed - header

@@ -3,14 +3,15 @@
 require "pagy"
 
 module Catalogue
-  # Motors and blades that can be had.
+  # Motors, blades and other parts that can be had.
   class Route < Shared::Route
     include Pagy::Backend
     include PartSheet
 
     PAGE = 24
 
-    KINDS = {"motors" => "Motors", "kits" => "Kits", "blades" => "Blades", "accessories" => "Accessories"}.freeze
+    KINDS = {"motors" => "Motors", "kits" => "Kits", "blades" => "Blades", "spares" => "Other parts",
+             "accessories" => "Accessories"}.freeze
 
     get "/parts/?" do
       scope = text.empty? ? everything.order(:part_no) : everything.like(text).nearest(text)
@@ -43,6 +44,7 @@ module Catalogue
       case kind
       when "blades" then Blade.all
       when "accessories" then Accessory.all
+      when "spares" then Spare.all
       else
         scope = (kind == "kits") ? Motor.where.not(kit_contents: nil) : Motor.all
         Fenbo::Electrical::FAMILIES.include?(params[:family]) ? scope.where(family: params[:family]) : scope

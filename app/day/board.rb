@@ -114,7 +114,7 @@ module Day
           {unit: :site},
           :technician,
           decisions: :user,
-          part_choices: :motor,
+          part_choices: %i[motor spare],
           visits: :technician
         )
         .to_a
@@ -146,9 +146,9 @@ module Day
       end
       choice = job.part_choices.reject(&:superseded_at).last
       if choice&.ready_at && choice.ready_at > now
-        return "part #{choice.motor.part_no}, #{Shared::Shop.local(choice.ready_at).strftime("%a %H:%M")}"
+        return "part #{choice.thing.part_no}, #{Shared::Shop.local(choice.ready_at).strftime("%a %H:%M")}"
       end
-      "an order for #{choice.motor.part_no}" if choice && choice.offer.nil?
+      "an order for #{choice.thing.part_no}" if choice && choice.offer.nil?
     end
 
     # The core's week has no zone: the local clock read as if it were one.

@@ -6,7 +6,7 @@ class CatalogueImport < ApplicationRecord
   # A look or a taking that has given no sign for this long was killed and may start again.
   SILENT = 90.seconds
 
-  MODELS = {"motors" => Motor, "blades" => Blade, "accessories" => Accessory}.freeze
+  MODELS = {"motors" => Motor, "blades" => Blade, "accessories" => Accessory, "spares" => Spare}.freeze
 
   belongs_to :user
 

@@ -164,8 +164,14 @@ class JobImport
       PartChoice, one,
       job: record, user: person(one.by), fitted_by: person(one.fitted_by), created_at: one.chosen_at,
       fan_position: record.unit.position(one.fan || @job.fan_in_hand.key), motor: part(Motor, one.motor),
-      blade: part(Blade, one.blade), fit_reading: @readings[one.fit_reading]
+      blade: part(Blade, one.blade), spare: spare(one.spare), fit_reading: @readings[one.fit_reading]
     )
+  end
+
+  def spare(part)
+    part && (Spare.find_by(part_no: part.part_no) ||
+      row(Spare, part, maker: part.maker || "unknown",
+**part.columns.slice(*Spare.column_names).transform_keys(&:to_sym)))
   end
 
   # A part is known by its number; the catalogue here is the office's and stays as it is.

@@ -160,7 +160,7 @@ class JobSource
   end
 
   def part_choice(row)
-    motor, blade = row["motor"], row["blade"]
+    motor, blade, spare = row.values_at("motor", "blade", "spare")
     part(
       Fenbo::JobFile::PartChoice,
       row,
@@ -170,7 +170,14 @@ class JobSource
       chosen_at: Time.iso8601("#{row["created_at"]}Z"),
       motor: motor && part(Fenbo::JobFile::CataloguePart, motor),
       blade: blade && part(Fenbo::JobFile::CatalogueBlade, blade),
+      spare: spare && part(Fenbo::JobFile::CatalogueSpare, spare, columns: columns_of(spare)),
       fit_reading: row["fit_reading_client_id"]
     )
+  end
+
+  # What a part of its kind is told by.
+  def columns_of(spare)
+    kind = Fenbo::Matching::SpareKind.all[spare["kind"]] or return {}
+    spare.slice(*kind.columns.keys, "sealed", "flammable_ok").compact
   end
 end

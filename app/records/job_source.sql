@@ -38,6 +38,7 @@ SELECT jsonb_build_object(
     SELECT coalesce(jsonb_agg(to_jsonb(p) || jsonb_build_object(
       'motor', (SELECT to_jsonb(m) FROM motors m WHERE m.id = p.motor_id),
       'blade', (SELECT to_jsonb(b) FROM blades b WHERE b.id = p.blade_id),
+      'spare', (SELECT to_jsonb(s) FROM spares s WHERE s.id = p.spare_id),
       'fit_reading_client_id', (SELECT r.client_id FROM readings r WHERE r.id = p.fit_reading_id)
     ) ORDER BY p.created_at, p.id), '[]')
     FROM part_choices p WHERE p.job_id = j.id

@@ -235,9 +235,29 @@ module Shared
 
     # Fitted is only what somebody confirmed.
     def part_words(fault)
-      motor = fault.part_choice&.motor or return nil
-      return "#{motor.part_no} #{PARTS.fetch(fault.standing, "chosen")}" unless fault.part_choice.fitted?
-      "#{motor.part_no} fitted #{day_clock(fault.part_choice.fitted_at)} by #{fault.part_choice.fitted_by&.name}"
+      thing = fault.part_choice&.thing or return nil
+      what = "#{thing_words(fault.part_choice)} #{thing.part_no}"
+      return "#{what} #{PARTS.fetch(fault.standing, "chosen")}" unless fault.part_choice.fitted?
+      "#{what} fitted #{day_clock(fault.part_choice.fitted_at)} by #{fault.part_choice.fitted_by&.name}"
+    end
+
+    # What a part that is no motor is told by: "coil voltage 24 V, poles 3"
+    # @param known [Hash] its columns
+    def spare_words(kind, known)
+      columns = Fenbo::Matching::SpareKind[kind].columns
+      known.slice(*columns.keys).map { |name, value|
+        "#{columns[name]["ask"].downcase} #{spare_value(columns[name], value)}"
+      }.join(", ")
+    end
+
+    def spare_value(column, value)
+      return value.tr("_", " ") if value.is_a?(String)
+      column["quantity"] ? show(value, column["quantity"]) : Fenbo::Quantities.tidy(value)
+    end
+
+    # "motor", "contactor"
+    def thing_words(choice)
+      choice.motor ? "motor" : choice.spare.label.downcase
     end
 
     # The old motor in a line, figures with their units.

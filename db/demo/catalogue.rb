@@ -2,6 +2,7 @@
 
 require_relative "blade_maker"
 require_relative "motor_maker"
+require_relative "spare_maker"
 
 module Demo
   # The whole catalogue: the makers' usual lines, what the demo jobs need (picked by hand
@@ -14,6 +15,7 @@ module Demo
       insert(Motor, motors)
       insert(Blade, blades)
       insert(Accessory, accessories)
+      insert(Spare, SpareMaker.new.rows)
     end
 
     def motors = usual + picked + MotorMaker.new.rows.first(MOTORS) + kits

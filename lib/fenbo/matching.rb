@@ -13,6 +13,7 @@ module Fenbo
   #   Narrowing what a check refuses by a candidate's columns alone, for a database
   #   Nameplate the tool: a plate's free line, read and doubted
   #   BladeChoice the tool: which blade goes with it
+  #   SpareMatch the tool for parts that are not motors, SpareKind what each is told by
   #   Energy    the tool: what a thriftier motor saves
   #   Coherence what on a plate cannot all be true
   module Matching
@@ -38,6 +39,10 @@ module Fenbo
     autoload :Rotation, "fenbo/matching/motor/rotation"
     autoload :Rows, "fenbo/matching/catalogue_file/rows"
     autoload :Sheet, "fenbo/matching/catalogue_file/sheet"
+    autoload :SpareChecks, "fenbo/matching/spare/spare_checks"
+    autoload :SpareJudged, "fenbo/matching/spare/spare_judged"
+    autoload :SpareKind, "fenbo/matching/spare/kind"
+    autoload :SpareMatch, "fenbo/matching/spare/spare_match"
     autoload :Transfers, "fenbo/matching/motor/transfers"
   end
 end

@@ -64,7 +64,7 @@ module Fenbo
 
     %w[
       air amps blades capacitor cleaning diagnose energy fan_laws fit frost match nameplate phases procedure product
-      pulldown refrigerant sound source trend windings
+      pulldown refrigerant sound source spare trend windings
     ].each { |name| require_relative "tools/#{name}" }
     ALL.freeze
   end

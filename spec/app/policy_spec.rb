@@ -28,6 +28,7 @@ RSpec.describe Policy, :rolled_back do
     "/jobs/:number/fit/steps/:step/undo" => field, "/jobs/:number/fitting" => field,
     "/jobs/:number/frost" => field, "/jobs/:number/frost/reading" => everyone,
     "/jobs/:number/hand_over" => field, "/jobs/:number/match" => field, "/jobs/:number/match/blade" => field,
+    "/jobs/:number/match/spare" => field,
     "/jobs/:number/photos" => field, "/jobs/:number/prove/checks/:check" => field,
     "/jobs/:number/prove/readings" => field, "/jobs/:number/prove/fitted" => field,
     "/jobs/:number/prove/temperatures" => field,

@@ -168,8 +168,8 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
       [150, 70].each do |days|
         earlier = create(:job, unit: job.unit, status: "closed")
         Reading.create!(job: earlier, user: technician, fan_position: job.unit.position("evaporator-1"),
-          kind: "cleaning", phase: "after", client_id: SecureRandom.uuid, taken_at: days.days.ago, verdict: "clean", typed: {},
-          question: {parts: %w[coil], before: 3, after: 0}, result: {})
+          kind: "cleaning", phase: "after", client_id: SecureRandom.uuid, taken_at: days.days.ago, verdict: "clean",
+          typed: {}, question: {parts: %w[coil], before: 3, after: 0}, result: {})
       end
       clean
       kept = file(job).readings_of("cleaning").last

@@ -1,11 +1,11 @@
 # frozen_string_literal: true
 
 module Entries
-  # The chosen motor sits in its place: from now on it is the fan's, and what is read is
+  # The chosen part sits in its place; a motor is the fan's from now on, and what is read is
   # judged by its plate.
   Fitted = Entry.of(:fan) do
     def fault(book)
-      [:part, "No motor is chosen for this fan yet."] unless choice(book)&.motor
+      [:part, "No part is chosen for this fan yet."] unless choice(book)&.thing
     end
 
     # A second press finds it fitted.
@@ -20,13 +20,17 @@ module Entries
     def choice(book) = book.record.part_choice(book.fan(fan))
 
     def put_in(book, one)
+      put_motor_in(book, one) if one.motor
+      one.update!(fitted_at: book.now, fitted_by: book.user)
+    end
+
+    def put_motor_in(book, one)
       position, day = FanPosition.lock.find(one.fan_position_id), book.now.to_date
       old = position.motor_now
       old&.update!(removed_on: [day, old.installed_on || day].max)
       FittedMotor.create!(fan_position: position, installed_on: day,
         warranty_until: day >> book.limits["fitting.warranty_months"],
         source: one.offer&.fetch("source", nil), **plate(one.motor), **blade(one.blade, old))
-      one.update!(fitted_at: book.now, fitted_by: book.user)
     end
 
     def plate(motor)

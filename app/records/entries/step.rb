@@ -48,11 +48,12 @@ module Entries
       State.new(state:).append(book) if state && !skipped
     end
 
-    # The last step done, the motor sits where it was meant to.
+    # The last step done, the chosen part sits where it was meant to, if this was its plan.
     def finish(book, task)
       book.finish("fit")
-      motor = Fenbo::WorkPlan::Wanted::SIDES.key?(task)
-      Fitted.new(fan:).append(book) if motor && book.job.part_choice(fan)&.motor
+      fault = book.job.fault_of(book.job.unit.fan(fan))
+      chosen = fault.part_choice&.thing && Fenbo::WorkPlan::Task.for_fault(book.job.unit.family, fault) == task
+      Fitted.new(fan:).append(book) if chosen
     end
 
     def plan(book, reread: false, now: nil)

@@ -178,7 +178,7 @@ module Stations
         section "What was done"
         @report.faults.each do |fault|
           part = words.part_words(fault)
-          @pdf.text "#{fault.place}: motor #{part}." if part
+          @pdf.text "#{fault.place}: #{part}." if part
         end
         @report.works.each { |plan| @pdf.text work_line(plan) }
         @report.measured.each { |one| @pdf.text "#{one.where}, #{one.label}: #{words.show(one.value, one.kind)}" }

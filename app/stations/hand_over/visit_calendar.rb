@@ -38,7 +38,7 @@ module Stations
       end
 
       def part
-        parts = @job.faults.filter_map { |fault| fault.part_choice&.motor&.part_no unless fault.standing == "fitted" }
+        parts = @job.faults.filter_map { |fault| fault.part_choice&.thing&.part_no unless fault.standing == "fitted" }
         "Bring: #{parts.join(", ")}" if parts.any?
       end
 

@@ -19,6 +19,15 @@ module Stations
       SOON = {"van" => 0, "counter" => 4}.freeze
       A_DAY = 24
 
+      # Hours until an offer is here, and what it costs with its freight.
+      def self.hours(offer)
+        SOON.fetch(offer["kind"]) { offer.fetch("lead_days", 1) * A_DAY }
+      end
+
+      def self.landed(offer)
+        offer["price_cents"] + offer.fetch("freight_cents", 0)
+      end
+
       attr_reader :job, :position
 
       # @param also [Array<String>] part numbers judged whatever the net holds
@@ -194,11 +203,9 @@ module Stations
         end
       end
 
-      def hours(offer)
-        SOON.fetch(offer["kind"]) { offer.fetch("lead_days", 1) * A_DAY }
-      end
+      def hours(offer) = self.class.hours(offer)
 
-      def landed(offer) = offer["price_cents"] + offer.fetch("freight_cents", 0)
+      def landed(offer) = self.class.landed(offer)
     end
   end
 end

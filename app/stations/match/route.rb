@@ -2,7 +2,7 @@
 
 module Stations
   module Match
-    # Station 5: which motor fits, and up to four side by side.
+    # Station 5: which motor or other part fits, and up to four motors side by side.
     class Route < Shared::Route
       include Words
 
@@ -11,7 +11,18 @@ module Stations
       NOT_AMONG = "It is not among those for this fan. Go back and choose one that is."
 
       get "/jobs/:number/match" do
-        page
+        kind ? spare_page : page
+      end
+
+      # A part that is no motor: one of those that pass.
+      post "/jobs/:number/match/spare" do
+        need :decide
+        halt(*refuse(422, "That is no part Fenbo knows", NOT_AMONG)) unless kind
+        halt 422, spare_page unless spares.old && spares.clean?
+        entry = spares.entry(params[:part_no])
+        halt(*refuse(422, "That part does not fit", NOT_AMONG)) unless entry
+        take entry
+        back_to "/jobs/#{job.number}/source?fan=#{position.key}", "#{entry.part_no} chosen."
       end
 
       post "/jobs/:number/match" do
@@ -39,6 +50,32 @@ module Stations
       end
 
       private
+
+      # The kind of part in hand, nil for the motor: as asked, else as chosen, else as decided.
+      def kind
+        return @kind if defined?(@kind)
+        kinds = Fenbo::Matching::SpareKind.all
+        @kind = params[:kind] ? kinds[params[:kind]] : kinds[job.part_choice(position.key)&.spare&.kind] || decided_kind
+      end
+
+      def decided_kind
+        return nil if job.part_choice(position.key)&.motor
+        Fenbo::Matching::SpareKind.for_part(Fenbo::WorkPlan::Task.part_of(job.fault_of(position)))
+      end
+
+      def spares
+        @spares ||= SpareSearch.new(job, position, kind, params, system: current_user.unit_system)
+      end
+
+      def spare_page
+        spares.result if spares.old
+        station(:spare, at: "match", spares:)
+      end
+
+      # What can be sourced for this unit: a motor, and the parts its plans serve.
+      def kinds_here
+        Fenbo::Matching::SpareKind.all.values.select { |one| plan.tasks.include?(one.task) }
+      end
 
       # A part asked for by number is judged whatever the net holds.
       def search

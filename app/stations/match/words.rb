@@ -4,7 +4,7 @@ module Stations
   module Match
     # Match's own sentences.
     module Words
-      def part_words(motor, listed:)
+      def candidate_words(motor, listed:)
         [motor.maker, motor_words(motor.family), motor.watts && "#{Fenbo::Quantities.tidy(motor.watts)} W",
           ("listed for the old one" if listed)].compact.join(", ")
       end
@@ -27,6 +27,13 @@ module Stations
       # What has to be set on the best candidate.
       def settings_words(best)
         best.settings.any? ? "Set on it: #{best.settings.join("; ")}" : "Nothing has to be set on it"
+      end
+
+      # A column of the old part as its field holds it: as typed, else in the reader's units.
+      def spare_field(spares, name, column)
+        return spares.params[name] if spares.params.key?(name)
+        value = spares.shown(name)
+        (column["quantity"] && value) ? typed(value, column["quantity"]) : value
       end
 
       # What is bought beside a candidate; what comes in its kit is not.

@@ -21,11 +21,11 @@ module Stations
         back_to "/jobs/#{job.number}/prove?fan=#{position.key}", "Temperatures kept."
       end
 
-      # The chosen motor is in: from here on the fan is known by its plate.
+      # The chosen part is in; of a motor, from here on the fan is known by its plate.
       post "/jobs/:number/prove/fitted" do
         take_or_refuse(Entries::Fitted.new(fan: position.key), "Nothing to fit yet")
         back_to "/jobs/#{job.number}/prove?fan=#{position.key}",
-          "#{position.motor.part_no} is #{position.label}'s motor now."
+          "#{job.part_choice(position.key).thing.part_no} is in #{position.label}."
       end
 
       # What the meter says once everything runs again, and the box on its way down.

@@ -2,7 +2,7 @@
 
 module Stations
   module Source
-    # Where the chosen motor can come from, and when the job would be done.
+    # Where the chosen part can come from, and when the job would be done.
     class PartSources
       # @param fan [String] key of the fan the part is for
       # @param plan [Fenbo::WorkPlan::Progress]
@@ -15,13 +15,13 @@ module Stations
         @now = now
       end
 
-      def motor = @job.part_choice(@fan)&.motor
+      def thing = @job.part_choice(@fan)&.thing
 
       def result
         @result ||= Fenbo.call(:source, question, limits: Shared::Shop.limits)
       end
 
-      def options = (motor.nil? || result.refused?) ? [] : result.options
+      def options = (thing.nil? || result.refused?) ? [] : result.options
 
       # The option still on offer: the very one, else the same source at another hour.
       def option(offer, finish_at)
@@ -58,7 +58,7 @@ module Stations
           "work_minutes" => minutes,
           "hours_to_limit" => @clock.hours_left,
           "product_value_cents" => @job.product_value_cents || @job.unit.product_value_cents,
-          "offers" => motor ? Suppliers::Desk.offers(motor) : []
+          "offers" => thing ? Suppliers::Desk.offers(thing) : []
         }.compact
       end
     end

@@ -35,7 +35,7 @@ module Stations
         @question = {"parts" => chosen, "before" => before, "after" => after, "method" => method,
                      "minutes" => minutes, "earlier" => earlier}.compact
         @result = Fenbo.call(:cleaning, @question, limits: Shared::Shop.limits)
-        @result.errors.each { |field, message| fault(field.to_sym, message) } if @result.refused?
+        @result.faults.each { |one| fault(one.field.to_sym, one.message) } if @result.refused?
         clean?
       end
 

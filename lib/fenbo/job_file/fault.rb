@@ -10,7 +10,7 @@ module Fenbo
       # @return ["watched", "fitted", "ordered", "chosen", "decided"]
       def standing
         return "watched" if decision&.action == "wait"
-        return "decided" unless part_choice&.motor
+        return "decided" unless part_choice&.thing
         return "fitted" if part_choice.fitted?
         part_choice.offer ? "ordered" : "chosen"
       end

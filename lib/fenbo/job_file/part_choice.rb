@@ -23,18 +23,30 @@ module Fenbo
       price_cents: Shape.maybe(Integer)
     )
 
-    # The motor picked for a fan, the blade with it, the seat of its hub, and where it comes
+    # A part that is no motor, as it stood when it was chosen; `columns` by spares.yml.
+    CatalogueSpare = Shape.of(
+      part_no: String, maker: Shape.maybe(String), kind: String, price_cents: Shape.maybe(Integer), columns: Hash
+    ) do
+      def label = Matching::SpareKind[kind].label
+    end
+
+    # The motor or other part picked for a fan, the blade with it, the seat of its hub, and where it comes
     # from. `fan` is the fan's key, nil in files of before parts had one: then it is the fan in
     # hand. `fit_reading` is the id of the measurements the seat rests on; `fitted_at` is nil
     # until somebody confirmed that it sits in its place. `beside` is what comes with the
-    # choice: {"extra_work" => [{id, text, minutes}], "transfers" => […], "parts" => […]}.
+    # choice: {"extra_work" => [{id, text, minutes}], "transfers" => […], "parts" => […]}; `wanted`
+    # what was noted of the old part that is no motor.
     PartChoice = Shape.of(
       uid: String, by: Person, fan: Shape.maybe(String), fitted_at: Shape.maybe(Time), fitted_by: Shape.maybe(Person),
       chosen_at: Time, motor: Shape.maybe(CataloguePart), blade: Shape.maybe(CatalogueBlade),
       grade: Shape.maybe(String), checks: Array, offer: Shape.maybe(Hash), ready_at: Shape.maybe(Time),
       superseded_at: Shape.maybe(Time), seat_mm: Shape.maybe(Float), spacers: Shape.maybe(Integer),
-      fit_reading: Shape.maybe(String), beside: Shape.maybe(Hash)
+      fit_reading: Shape.maybe(String), beside: Shape.maybe(Hash), spare: Shape.maybe(CatalogueSpare),
+      wanted: Shape.maybe(Hash)
     ) do
+      # What was chosen, whichever it is.
+      def thing = motor || spare
+
       def fitted? = !fitted_at.nil?
     end
   end

@@ -124,6 +124,7 @@ module Fenbo
       unknown(Diagnosis.rules["impossible"].flatten - causes.keys, "inference.yml impossible")
       plan_references(cautions)
       part_references
+      spare_references
     end
 
     def part_references
@@ -145,6 +146,19 @@ module Fenbo
       Knowledge.table("extra_work").each do |id, row|
         unknown(row.fetch("caution", []) - cautions, "extra_work.yml #{id} caution")
         unknown(["adapt.#{id}"] - Limits.entries.keys, "extra_work.yml #{id}: limit")
+      end
+    end
+
+    # Every kind of part has its columns in the catalogue, a plan, and limits that exist.
+    def spare_references
+      sheet = Knowledge.table("catalogue")["spares"]
+      unknown(Knowledge.table("spares").keys - sheet["kind"]["choices"], "spares.yml kinds")
+      Knowledge.table("spares").each do |id, row|
+        unknown(row["columns"].keys - sheet.keys, "spares.yml #{id} columns")
+        unknown([row["task"]] - WorkPlan::TASKS, "spares.yml #{id} task")
+        shares = row["columns"].values.filter_map { |column| column["share"] }.map { |share| "spares.#{share}" }
+        works = row["columns"].values.filter_map { |column| column["work"] }.map { |work| "adapt.#{work}" }
+        unknown(shares + works - Limits.entries.keys, "spares.yml #{id} limits")
       end
     end
 

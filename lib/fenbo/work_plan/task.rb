@@ -32,12 +32,13 @@ module Fenbo
         return "cleaning" if fault.decision&.action == "clean"
         return "conversion_kit" if fault.part_choice&.motor&.kit_contents
         return motor(fault.fan.side) if fault.part_choice&.motor
+        return Matching::SpareKind[fault.part_choice.spare.kind].task if fault.part_choice&.spare
         BY_PART[part_of(fault)]
       end
 
       # A part without a plan of its own here is worked as any other part.
       def fallback(fault)
-        "other_part" if fault.part_choice.nil? && BY_PART.key?(part_of(fault))
+        "other_part" if fault.part_choice&.spare || (fault.part_choice.nil? && BY_PART.key?(part_of(fault)))
       end
 
       def part_of(fault)

@@ -1,0 +1,21 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Matching
+    # A kind of part that is no motor: its label, the columns it is told by, and what serves
+    # it. Judgement in knowledge/matching/spares.yml.
+    SpareKind =
+      Value.of(:id, :label, :part, :task, :columns, wet: nil, flammable: false, check: nil) do
+        define_singleton_method(:all) do
+          Knowledge.table("spares").to_h do |id, row|
+            [id, new(id:, **row.transform_keys(&:to_sym))]
+          end
+        end
+
+        define_singleton_method(:[]) { |id| all.fetch(id) }
+
+        # The kind a cause wants (causes.yml `part`), nil where it wants none of these.
+        define_singleton_method(:for_part) { |part| all.values.find { |kind| kind.part == part } }
+      end
+  end
+end
