@@ -60,4 +60,23 @@ RSpec.describe Spare, :rolled_back do
     expect(Fenbo::JobFile::Job.from_json(JSON.parse(JSON.generate(value.as_json)))).to eq value
     expect(value.part_choice("evaporator-1").spare.columns).to include("amps" => 25.0, "held" => "rail")
   end
+
+  # What Match says to buy besides is priced, and its work is in the plan.
+  it "prices what is bought besides a motor and reckons its extra work" do
+    beside = {"extra_work" => [{"id" => "bushing", "minutes" => 5}], "transfers" => ["slinger"],
+              "parts" => ["bushing BR-X-476-635", "2 spacers", "run capacitor 5 µF, new", "plate of gold"]}
+    PartChoice.create!(job:, motor: Motor.first, user: technician, fan_position: job.unit.position("evaporator-1"),
+      beside:)
+    now = file(job)
+    besides = Stations::Source::Besides.new(now.part_choice("evaporator-1"))
+    known = [Accessory.find_by!(part_no: "BR-X-476-635").price_cents,
+      Accessory.where(kind: "spacer").minimum(:price_cents) * 2,
+      Spare.where(kind: "run_capacitor", uf: 5).minimum(:price_cents)]
+    expect(known).to all be_positive
+    expect([besides.lines.map(&:cents), besides.unpriced]).to eq [[*known, nil], ["plate of gold"]]
+    plan = Fenbo::WorkPlan::Progress.of(now)
+    expect([plan.minutes, plan.step("extra_bushing").minutes, plan.transfers]).to eq [50, 5, ["slinger"]]
+    get "/jobs/#{job.number}/source?fan=evaporator-1"
+    expect(page).to include("price not listed").and(include("50 min, 5 of them extra work"))
+  end
 end

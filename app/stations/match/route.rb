@@ -74,7 +74,7 @@ module Stations
 
       # What can be sourced for this unit: a motor, and the parts its plans serve.
       def kinds_here
-        Fenbo::Matching::SpareKind.all.values.select { |one| plan.tasks.include?(one.task) }
+        Fenbo::Matching::SpareKind.of_unit(job.unit.family, plan.tasks)
       end
 
       # A part asked for by number is judged whatever the net holds.

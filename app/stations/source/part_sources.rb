@@ -17,6 +17,9 @@ module Stations
 
       def thing = @job.part_choice(@fan)&.thing
 
+      # What is bought with it whoever sells it.
+      def besides = @besides ||= Besides.new(@job.part_choice(@fan))
+
       def result
         @result ||= Fenbo.call(:source, question, limits: Shared::Shop.limits)
       end
@@ -56,6 +59,7 @@ module Stations
           "work_hours" => Setting.read("work_hours"),
           "trip_cents" => Setting.read("trip_cents"),
           "work_minutes" => minutes,
+          "besides_cents" => besides.cents,
           "hours_to_limit" => @clock.hours_left,
           "product_value_cents" => @job.product_value_cents || @job.unit.product_value_cents,
           "offers" => thing ? Suppliers::Desk.offers(thing) : []

@@ -51,6 +51,7 @@ module Fenbo
         @lines ||=
           [
             ["parts", offer.price_cents],
+            ["besides", @question.besides_cents],
             ["freight", offer.freight_cents],
             ["travel", @question.labour_cents(offer.travel_minutes)],
             ["stopgap", stopgap ? @question.labour_cents(stopgap.minutes) : 0],

@@ -45,7 +45,7 @@ module Fenbo
     Question =
       Value.of(
         :now, :rate_per_hour_cents, :overtime_factor, :overtime_allowed, :work_hours, :trip_cents,
-        :work_minutes, :hours_to_limit, :product_value_cents, :offers, :stopgaps
+        :work_minutes, :hours_to_limit, :product_value_cents, :offers, :stopgaps, :besides_cents
       ) do
         def self.read(input)
           new(
@@ -58,6 +58,7 @@ module Fenbo
             work_minutes: input.number("work_minutes", above: 0, at_most: 10_000),
             hours_to_limit: input.number("hours_to_limit", required: false, at_least: 0),
             product_value_cents: input.integer("product_value_cents", required: false, **MONEY) || 0,
+            besides_cents: input.integer("besides_cents", required: false, **MONEY) || 0,
             offers: input.objects("offers", at_most: 200).map { |one| Offer.read(one) },
             stopgaps: input.objects("stopgaps", required: false, at_most: 20).map { |one| Stopgap.read(one) }
           )

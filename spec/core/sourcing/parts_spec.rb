@@ -55,6 +55,11 @@ RSpec.describe Fenbo::Sourcing do
       expect(option(now: "2031-05-05T16:20", work_minutes: 720).finish).to eq at["2031-05-06T20:00"]
     end
 
+    it "adds what is bought besides to every way of getting the part" do
+      lines = option(besides_cents: 1490).lines.to_h { |line| line.values_at(:what, :cents) }
+      expect(lines).to include("parts" => 5000, "besides" => 1490)
+    end
+
     it "adds up its lines in whole cents, with the product where it comes too late" do
       late = option(now: "2031-05-05T16:20", work_minutes: 61, hours_to_limit: 3.0, product_value_cents: 123_456)
       expect(late.lines.map { |line| line[:cents] }).to all be_an(Integer)
