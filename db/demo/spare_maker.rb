@@ -27,7 +27,7 @@ module Demo
       [24, 115, 230].product([9, 12, 18, 25, 32, 40], [1, 3]).each_with_index.map do |(volts, amps, poles), index|
         code = "#{%w[VE OS][index % 2]}-C#{amps}-#{volts}-#{poles}P"
         part(code, "contactor", 2100 + amps * 90 + poles * 300, coil_volts: volts.to_f, hertz: 50.0, poles:,
-          amps: amps.to_f, held: %w[rail screws][index % 2])
+          amps: amps.to_f, held: %w[rail screws][index / 2 % 2])
       end
     end
 

@@ -49,6 +49,50 @@ module Errands
     told(Fenbo::Diagnosis::Test[test].short)
   end
 
+  # The number of the job in hand.
+  def number = page.current_path[%r{/jobs/(\d+)}, 1].to_i
+
+  # @param unit [String] its name
+  def new_job(unit, complaint)
+    visit "/jobs/new?unit=#{Unit.find_by!(name: unit).id}"
+    fill_in "What the customer says", with: complaint
+    click_button "Open the job"
+    told "opened"
+    number
+  end
+
+  def decide(job, cause, action, fan:, reason: "Seen and measured on site.")
+    visit "/jobs/#{job}/decide?fan=#{fan}"
+    select Fenbo::Diagnosis::Cause.label(cause), from: "The cause is"
+    choose action
+    fill_in "If you see it otherwise", with: reason
+    find("button.btn-main", text: "Decide").click
+    told "Decided"
+  end
+
+  def plan(job, **which)
+    now = JobSource.numbered(job)
+    which[:fan] &&= now.unit.fan(which[:fan])
+    Fenbo::WorkPlan::Progress.of(now, **which)
+  end
+
+  # One step after the other, as the page brings them, as far as `stop`.
+  def work_through(job, stop: nil, **which)
+    while (step = plan(job, **which).next_step) && step.id != stop
+      expect(page).to have_css "#step-#{step.id}", text: step.text
+      step.proof.each_index { |index| find(".proofpoint input[value=\"#{index}\"]").check }
+      4.times { click_button "+ 1" } if step.fasteners
+      fill_in "measured", with: "17" if step.measure
+      click_button "Done", exact: true
+      expect(page).to have_no_css "#step-#{step.id}"
+    end
+  end
+
+  # Nothing reaches beyond the screen.
+  def expect_no_overflow
+    expect(page.evaluate_script("document.documentElement.scrollWidth <= window.innerWidth + 1")).to be true
+  end
+
   # What axe finds serious or critical, one line each. Run by itself: the gem's own
   # matcher wants another driver.
   AXE =
