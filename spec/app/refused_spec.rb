@@ -64,14 +64,18 @@ RSpec.describe RefusedPage, :rolled_back do
     expect(Time.now - job.reload.state_at).to be_within(20).of(600)
   end
 
-  it "counts the same look again as one piece of evidence, a corrected one as it stands" do
+  it "counts the same look again as one piece of evidence, and a corrected one as the correction" do
     note("fan_motion", "stopped")
     looks = -> { Fenbo::Diagnosis::JobCase.new(file(job), fan(job), today: Date.today, minute_cost: 1.6).to_h["findings"].map { |one| one["outcome"] } }
     3.times { note("noise", "grinding") }
     expect(looks.call).to eq %w[stopped grinding]
     note("noise", "squealing")
-    note("noise", "grinding")
-    expect(looks.call).to eq %w[stopped grinding squealing grinding]
+    expect(looks.call).to eq %w[stopped squealing]
+    expect(file(job).findings.select(&:voided?).map { |one| [one.outcome, one.void_reason] }.uniq).to eq [
+      ["grinding", "answered anew"]
+    ]
+    note("noise", "grinding", held_seconds: "7200")
+    expect(looks.call).to match_array %w[stopped grinding squealing]
     note("airflow", "none", held_seconds: "7200")
     note("airflow", "none")
     expect(looks.call.count("none")).to eq 2

@@ -11,11 +11,22 @@ module Entries
 
     def known(book) = ::Finding.find_by(client_id: id, job: book.record)
 
+    # Somebody who answers their own question otherwise within minutes corrects it; later, or
+    # by somebody else, both answers stand until one is taken back.
     def append(book)
       known = Fenbo::Diagnosis::Test[test]
+      earlier(book, known).each { |one| one.void(book.user, "answered anew") }
       ::Finding.record(client_id: id, taken_at: book.now, job: book.record, visit: book.visit, user: book.user, test:,
         outcome:, note:,
         fan_position: (book.fan(fan) unless known.unit?), override_reason:)
+    end
+
+    private
+
+    def earlier(book, known)
+      since = book.now - book.limits["looking.same_look_minutes"] * 60
+      book.record.findings.live.where(user: book.user, test:, reading_id: nil, taken_at: since..book.now,
+        fan_position: (book.fan(fan) unless known.unit?)).where.not(outcome:).where.not(client_id: id)
     end
   end
 end

@@ -121,13 +121,18 @@ module Fenbo
 
       def leading_reason
         set, chance = posterior.leading_sets.first
-        name = set.empty? ? "No cause" : set.map(&:label).join(" with ")
-        name += " alone" if set.one?
         limit_reason(
-          "#{name} explains it best: #{(chance * 100).round} in 100, after #{count(posterior.findings.size)}",
+          "#{best_words(set)}: #{(chance * 100).round} in 100, after #{count(posterior.findings.size)}",
           "diagnosis.decisive",
           value: chance.round(4)
         )
+      end
+
+      # Of one set of causes: these and no others, which is less sure than each by itself.
+      def best_words(set)
+        return "Nothing wrong with it explains it best" if set.empty?
+        return "#{set.first.label}, and nothing besides, explains it best" if set.one?
+        "#{set.map(&:label).join(" with ")}, these together, explain it best"
       end
 
       def count(findings)
