@@ -18,6 +18,7 @@ group :web do
   gem "pagy", "~> 9.3"
   gem "pg", "~> 1.5"
   gem "prawn", "~> 2.5"
+  gem "prawn-svg", "~> 0.38"
   gem "prawn-table", "~> 0.2"
   gem "puma", "~> 8.0"
   # que reads its rows with a keyword that json 3 does not know any more.

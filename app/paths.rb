@@ -24,6 +24,7 @@ module Paths
     "learning" => "Learning::Route",
     "job-files" => "JobFiles::Route",
     "reports" => "Stations::HandOver::Bundles",
+    "sheet" => "Stations::HandOver::Sheet",
     "refused" => "Shared::Refused"
   }.freeze
 
@@ -49,6 +50,7 @@ module Paths
     "prove" => "Stations::Prove::Route",
     "hand_over" => "Stations::HandOver::Route",
     "close" => "Stations::HandOver::Route",
+    "sheet" => "Stations::HandOver::Route",
     "reopen" => "Stations::HandOver::Route",
     "report" => "Stations::HandOver::Documents",
     "report.pdf" => "Stations::HandOver::Documents",

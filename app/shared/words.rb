@@ -159,6 +159,32 @@ module Shared
       reading.answer.legs.map { |leg| Fenbo::Quantities.tidy(leg.amps.round(3)) }.join(" · ")
     end
 
+    # What was read, as its meter can tell: "0.16 A ± 0.02", of an EC motor "22.9 W".
+    def read_words(reading)
+      answer = reading.answer or return "–"
+      return show(answer.watts, "power") if answer.watts
+      answer.legs.map { |leg| leg_words(leg) }.join(" · ")
+    end
+
+    def leg_words(leg)
+      return "#{Fenbo::Quantities.tidy(leg.amps.round(3))} A" unless leg.error&.positive?
+      digits = [-Math.log10(leg.error).floor, 0].max.clamp(0, 3)
+      "#{Fenbo::Quantities.tidy(leg.amps.round(digits))} A ± #{Fenbo::Quantities.tidy(leg.error.round(digits))}"
+    end
+
+    # The window it is held against, in its own unit.
+    def window_words(reading)
+      window = reading.answer&.window or return "–"
+      low, high = [window.low, window.high].map { |one| Fenbo::Quantities.tidy(one.round(2)) }
+      "#{low} to #{high} #{reading.answer.watts ? "W" : "A"}"
+    end
+
+    # "0.39 A ± 0.01, within (window 0.32 to 0.47 A)"
+    def measured_words(reading)
+      window = window_words(reading)
+      "#{read_words(reading)}, #{verdict_words(reading.verdict)}#{" (window #{window})" unless window == "–"}"
+    end
+
     # The same to be read aloud, with its verdict.
     def amps_words(reading)
       "#{reading.answer.legs.map { |leg| "#{leg.amps} A" }.join(", ")}, #{verdict_words(reading.verdict)}"

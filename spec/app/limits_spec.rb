@@ -42,6 +42,16 @@ RSpec.describe Fenbo::Limits, :rolled_back do
     expect(moved("job.comes_back_days", 50, &listed)).to eq [true, false]
   end
 
+  it "lets a customer's link work only so long" do
+    ends = lambda do
+      sign_in create(:user)
+      get "/jobs/#{job.number}/hand_over"
+      send_form "/jobs/#{job.number}/sheet"
+      (SheetLink.last.expires_at.to_date - Date.today).to_i
+    end
+    expect(moved("job.sheet_link_days", 7, &ends)).to eq [30, 7]
+  end
+
   it "gives a fitted motor its warranty" do
     motor = Motor.first
     until_when = lambda do

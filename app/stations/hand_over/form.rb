@@ -14,7 +14,8 @@ module Stations
           summary: text(:summary, longest: 4000),
           seen_besides: text(:seen_besides, longest: 4000),
           next_visit_at: time(:next_visit_at),
-          next_visit_for: text(:next_visit_for, longest: 300)
+          next_visit_for: text(:next_visit_for, longest: 300),
+          unsigned_because: text(:unsigned_because, longest: 300)
         }
         @signature = signature
         clean?

@@ -42,6 +42,13 @@ module Stations
 
       def readings(phase) = job.readings_of("amps", phase:)
 
+      # The reading that stands for a fan: the last that could tell, else the last.
+      # @return [Fenbo::JobFile::Reading, nil]
+      def settled(phase, fan)
+        all = job.readings_of("amps", phase:, fan: fan.key).select(&:answer)
+        all.reject { |one| one.verdict == "cannot_tell" }.last || all.last
+      end
+
       # Why each reading says what it says: limit, value and source, an amps reading's too.
       # @return [Array<Array(Fenbo::JobFile::Reading, Array<Fenbo::Reason>)>]
       def reasoned
@@ -81,12 +88,16 @@ module Stations
       # What was measured along the work plans.
       Measured = Fenbo::Value.of(:where, :label, :value, :kind)
 
+      # What is measured twice says when.
+      MOMENTS = {"old_seat" => "before", "new_seat" => "after"}.freeze
+
       # @return [Array<Measured>]
       def measured
         works.flat_map do |plan|
           plan.steps.filter_map do |step|
             value = plan.done(step)&.measured or next
-            Measured.new(where: plan.fan.long_label, label: step.measure["label"], value:, kind: step.measure["kind"])
+            label = [step.measure["label"], MOMENTS[step.measure["what"]]].compact.join(", ")
+            Measured.new(where: plan.fan.long_label, label:, value:, kind: step.measure["kind"])
           end
         end
       end

@@ -15,6 +15,13 @@ module Stations
         back_to "/jobs/#{job.number}/hand_over", "Kept."
       end
 
+      # A link for the customer, shown once.
+      post "/jobs/:number/sheet" do
+        need :record
+        secret = SheetLink.issue(record, current_user, days: Shared::Shop.limits["job.sheet_link_days"])
+        page(link: "#{request.base_url}/sheet/#{secret}")
+      end
+
       post "/jobs/:number/close" do
         close
         back_to "/jobs/#{job.number}/hand_over", (job.closed? ? "Closed." : "A technician countersigns it next.")
@@ -32,8 +39,8 @@ module Stations
 
       private
 
-      def page(faults: {}, typed: {})
-        station(:hand_over, proof:, faults:, typed:, version: typed["version"] || version)
+      def page(faults: {}, typed: {}, link: nil)
+        station(:hand_over, proof:, faults:, typed:, link:, version: typed["version"] || version)
       end
 
       # Of what is kept, so that nobody writes over what somebody else wrote meanwhile.

@@ -6,6 +6,7 @@ module Stations
     class Voice
       include Shared::Figures
       include Shared::Words
+      include Shared::Pictures
 
       # @param current_user [User] in whose units it is written
       attr_reader :current_user

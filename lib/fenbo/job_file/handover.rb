@@ -7,7 +7,7 @@ module Fenbo
     Handover = Shape.of(
       by: Person, summary: Shape.maybe(String), seen_besides: Shape.maybe(String), next_visit_at: Shape.maybe(Time),
       next_visit_for: Shape.maybe(String), signed_name: Shape.maybe(String), signature: Shape.maybe(Array),
-      signed_at: Shape.maybe(Time)
+      signed_at: Shape.maybe(Time), unsigned_because: Shape.maybe(String)
     ) do
       def signed? = !signed_at.nil?
     end
