@@ -30,8 +30,9 @@ module Recorded
 
   def voided? = !voided_at.nil?
 
-  def void(user, reason = nil)
-    update!(voided_at: Time.now, voided_by: user, void_reason: reason) unless voided?
+  # @param at [Time] when somebody said so
+  def void(user, reason = nil, at: Time.now)
+    update!(voided_at: at, voided_by: user, void_reason: reason) unless voided?
   end
 
   def same_as?(attributes)

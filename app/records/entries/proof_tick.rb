@@ -4,7 +4,7 @@ module Entries
   # One thing to see before a job is proved: ticked, or with the tick taken back.
   ProofTick = Entry.of(:check) do
     def fault(_book)
-      [:check, "is none of the things to see"] unless Fenbo::Proof::Checklist.checks.key?(check)
+      [:check, "is none of the things to see"] unless Fenbo::Proof::Checklist.all.key?(check)
     end
 
     def append(book)

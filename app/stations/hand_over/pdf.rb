@@ -130,11 +130,11 @@ module Stations
 
       def proof
         paper.section(@report.proof.proved? ? "Proved" : "Still to be proved")
-        Fenbo::Proof::Checklist.checks.each do |id, text|
+        @report.proof.checks.each do |id, text|
           done = @report.proof.done?(id)
           paper.text "#{done ? "✓" : "–"}  #{text}", color: done ? Paper::INK : Paper::BAD
         end
-        (@report.proof.missing - Fenbo::Proof::Checklist.checks.values)
+        (@report.proof.missing - @report.proof.checks.values)
           .each { |text| paper.text "–  #{text}", color: Paper::BAD }
         pulldown
       end

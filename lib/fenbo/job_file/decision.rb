@@ -2,11 +2,17 @@
 
 module Fenbo
   module JobFile
+    # Why a decision is taken back whose repair failed its proof.
+    NOT_PROVED = "not proved"
+
     # The cause somebody stands for: the core's, or their own with a reason.
     Decision = Entry.of(
       causes: [String], probability: Shape.maybe(Float), proposed: String, override_reason: Shape.maybe(String),
       action: String, standing: Hash, countersigned_by: Shape.maybe(Person), countersigned_at: Shape.maybe(Time)
     ) do
+      # Taken back because the repair did not prove.
+      def disproved? = voided? && void_reason == NOT_PROVED
+
       def overridden? = !override_reason.nil?
 
       def awaits_countersign? = by.apprentice? && countersigned_at.nil?

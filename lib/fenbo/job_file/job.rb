@@ -57,6 +57,13 @@ module Fenbo
         decisions.reject { |one| one.voided? || (fan && place(one) != fan) }.last
       end
 
+      # Since when what is seen of this fan is seen after a repair that did not prove; nil where
+      # none failed.
+      # @param fan [String] its key
+      def retested_at(fan)
+        decisions.select { |one| one.disproved? && place(one) == fan }.map(&:voided_at).max
+      end
+
       # The part that stands chosen, for this fan or the last of all.
       def part_choice(fan = nil)
         part_choices.reject { |one| one.superseded_at || (fan && place(one) != fan) }.last

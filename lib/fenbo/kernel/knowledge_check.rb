@@ -125,6 +125,7 @@ module Fenbo
       plan_references(cautions)
       part_references
       spare_references
+      proof_references
     end
 
     def part_references
@@ -147,6 +148,17 @@ module Fenbo
         unknown(row.fetch("caution", []) - cautions, "extra_work.yml #{id} caution")
         unknown(["adapt.#{id}"] - Limits.entries.keys, "extra_work.yml #{id}: limit")
       end
+    end
+
+    def proof_references
+      tasks = WorkPlan::TASKS + WorkPlan::Recipe.shared["groups"].keys
+      rows = Knowledge.table("checks")["checks"].values
+      named = rows.flat_map { |row| row.fetch("only_for", []) } + Knowledge.table("checks")["amps_for"]
+      unknown(named - tasks, "checks.yml tasks")
+      unknown(rows.flat_map { |row| row.fetch("causes", []) } - causes.keys, "checks.yml causes")
+      unknown(rows.flat_map { |row|
+        row.fetch("families", [])
+      } - Knowledge.table("families").keys, "checks.yml families")
     end
 
     # Every kind of part has its columns in the catalogue, a plan, and limits that exist.

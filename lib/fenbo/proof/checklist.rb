@@ -2,14 +2,16 @@
 
 module Fenbo
   module Proof
-    # What has to be seen before a job is proved (knowledge/proof/checks.yml), and what has
-    # been.
+    # What has to be seen before a job is proved (knowledge/proof/checks.yml), for what was
+    # worked on at this unit, and what has been.
     class Checklist
-      # @return [Hash{String => String}] check => what it asks for
-      def self.checks = Knowledge.table("checks")
+      # @return [Hash{String => Hash}] check => its row
+      def self.all = Knowledge.table("checks")["checks"]
 
       # Verdicts of amps that prove a repair.
       PROVING = %w[within not_by_amps].freeze
+      # Verdicts that disprove it: the fault goes back to Decide with what was learned.
+      FAILING = %w[over under none locked].freeze
 
       # @param job [JobFile::Job]
       def initialize(job)
@@ -17,7 +19,12 @@ module Fenbo
         @done = job.proof_checks.to_h { |check| [check.check, check] }
       end
 
-      def checks = Checklist.checks
+      # What is asked for here, check => its words.
+      # @return [Hash{String => String}]
+      def checks
+        @checks ||= Checklist.all.select { |_, row| worked_on.any? { |fault| asked?(row, fault) } }
+          .transform_values { |row| row["text"] }
+      end
 
       def done?(id) = @done.key?(id)
 
@@ -34,7 +41,18 @@ module Fenbo
       # What is still missing, in words.
       def missing
         list = checks.reject { |id, _| done?(id) }.values
-        list + worked_on.reject { |fault| proving?(fault.after) }.map { |fault| amps_of(fault) }
+        list + measured.reject { |fault| proving?(fault.after) }.map { |fault| amps_of(fault) }
+      end
+
+      # Faults that a reading has to prove.
+      def measured
+        tasks = WorkPlan::Wanted.tasks(Knowledge.table("checks")["amps_for"])
+        worked_on.select { |fault| tasks.include?(task(fault)) }
+      end
+
+      # Faults whose reading after the work says that something is still wrong.
+      def failed
+        worked_on.select { |fault| fault.after && FAILING.include?(fault.after.verdict) }
       end
 
       def proving?(reading) = !reading.nil? && PROVING.include?(reading.verdict)
@@ -47,6 +65,33 @@ module Fenbo
       end
 
       def proved? = missing.empty?
+
+      private
+
+      def task(fault) = WorkPlan::Task.for_fault(@job.unit.family, fault)
+
+      # By the work or by the cause, and by what sits there.
+      def asked?(row, fault)
+        (for_work?(row, fault) || (fault.decision&.causes.to_a & row.fetch("causes", [])).any?) && here?(row, fault)
+      end
+
+      def for_work?(row, fault)
+        return row["causes"].nil? unless row["only_for"]
+        WorkPlan::Wanted.tasks(row["only_for"]).include?(task(fault))
+      end
+
+      def here?(row, fault)
+        plate = @job.plate_after(fault.fan)
+        one_of?(row["families"], @job.unit.family) && one_of?(row["motors"], plate&.family) &&
+          one_of?(row["controls"], plate&.control) && (row.fetch("traits", []) - traits).empty? &&
+          (!row["bank"] || bank?(fault.fan))
+      end
+
+      def one_of?(allowed, value) = allowed.nil? || allowed.include?(value)
+
+      def traits = Knowledge.table("families")[@job.unit.family]["traits"]
+
+      def bank?(fan) = @job.unit.fans.count { |one| one.side == fan.side } > 1
     end
   end
 end

@@ -8,6 +8,11 @@ module Fenbo
       SIDES = {"evaporator_fan_motor" => "evaporator", "conversion_kit" => "evaporator",
                "condenser_fan_motor" => "condenser"}.freeze
 
+      # Groups stand for their tasks.
+      def self.tasks(names)
+        names.flat_map { |name| Recipe.shared["groups"].fetch(name, [name]) }
+      end
+
       # @param features [Hash] id => true, false or the choice
       def initialize(task, side, features)
         @task = task
@@ -22,13 +27,8 @@ module Fenbo
       private
 
       def for_task?(row)
-        return false if row["unless_for"] && tasks(row["unless_for"]).include?(@task)
-        row["only_for"].nil? || tasks(row["only_for"]).include?(@task)
-      end
-
-      # Groups stand for their tasks.
-      def tasks(names)
-        names.flat_map { |name| Recipe.shared["groups"].fetch(name, [name]) }
+        return false if row["unless_for"] && Wanted.tasks(row["unless_for"]).include?(@task)
+        row["only_for"].nil? || Wanted.tasks(row["only_for"]).include?(@task)
       end
 
       def here?(row) = row["if_side"].nil? || row["if_side"] == @side

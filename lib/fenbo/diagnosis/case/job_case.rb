@@ -30,7 +30,10 @@ module Fenbo
         }.compact
       end
 
-      def findings = @findings ||= @job.live_findings - [@without]
+      # After a repair that did not prove, what was seen of the fan before it says nothing any more.
+      def findings
+        @findings ||= @job.live_findings.reject { |one| of_before?(one) } - [@without]
+      end
 
       # The same answer again within minutes is no second witness; one that was taken back in
       # between, or given again much later, is.
@@ -42,6 +45,11 @@ module Fenbo
       end
 
       private
+
+      def of_before?(one)
+        since = @job.retested_at(@fan.key)
+        since && one.fan == @fan.key && one.taken_at < since
+      end
 
       def same_look?(one, before)
         one.outcome == before.outcome && one.weights == before.weights &&
@@ -56,9 +64,13 @@ module Fenbo
 
       def context
         {
-          "side" => @fan.side, "age_years" => age, "recent_work" => @job.recent_work,
+          "side" => @fan.side, "age_years" => age, "recent_work" => recent_work?,
           "complaint" => @job.complaint_kinds
         }.compact
+      end
+
+      def recent_work?
+        @job.recent_work || !@job.retested_at(@fan.key).nil?
       end
 
       def age = @fan.motor&.age_years(@today)&.round(1)&.clamp(0, 100)

@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+require_relative "app_spec_helper"
+
+# What is asked for before a job is proved follows from what was worked on; a repair that
+# does not prove goes back to Decide with what was learned.
+RSpec.describe Fenbo::Proof::Checklist, :rolled_back do
+  let(:unit) { create(:unit, fans: 2) }
+  let(:job) { create(:job, unit:) }
+  let(:technician) { create(:user) }
+
+  before do
+    sign_in technician
+    get "/jobs/#{job.number}/decide"
+  end
+
+  def decide(cause, action = "replace", fan: "evaporator-1")
+    send_form "/jobs/#{job.number}/decide", fan:, cause:, action:, reason: "seen", client_id: SecureRandom.uuid
+  end
+
+  def read_after(amps)
+    get "/jobs/#{job.number}/prove?fan=evaporator-1"
+    send_form "/jobs/#{job.number}/prove/readings", fan: "evaporator-1", tool: "amps", amps:, volts: "230",
+      turning: "yes", client_id: SecureRandom.uuid
+  end
+
+  def proof = described_class.new(file(job))
+
+  def plate(**more) = unit.position("evaporator-1").motor_now.update!(**more)
+
+  it "asks what this family, motor and fault want seen, and no more" do
+    decide("winding_open")
+    expect(proof.checks.keys).to include("clear_all_round", "right_way", "neighbours")
+    expect(proof.checks.keys & %w[speeds stages drain_gap seal_holds]).to eq []
+    plate(family: "ec", control: "0_10v", watts: 22)
+    expect(proof.checks.keys).to include "speeds"
+    unit.update!(family: "household_machine_bay")
+    expect(proof.checks.keys).to include "drain_gap"
+  end
+
+  it "wants no amps for a gasket, and the paper strip instead" do
+    decide("door_seal_leaking")
+    expect(proof.checks.keys).to include("seal_holds").and(satisfy { |list| !list.include?("right_way") })
+    expect(proof.missing.grep(/Amps/)).to eq []
+    decide("evaporator_dirty", "clean")
+    expect(proof.missing.grep(/Amps/).size).to eq 1
+  end
+
+  it "sends a repair that does not prove back to Decide, with the reading as evidence and the old looks aside" do
+    send_form "/jobs/#{job.number}/findings", test: "noise", outcome: "grinding", fan: "evaporator-1",
+      client_id: SecureRandom.uuid
+    decide("bearing_worn")
+    send_form "/jobs/#{job.number}/prove/retest", fan: "evaporator-1"
+    expect([status, page]).to match [422, include("does not say that anything is still wrong")]
+    read_after("0.61")
+    get "/jobs/#{job.number}/prove?fan=evaporator-1"
+    expect(page).to include("The repair does not prove")
+    send_form "/jobs/#{job.number}/prove/retest", fan: "evaporator-1"
+    now = file(job)
+    expect([now.decision("evaporator-1"), now.decisions.last.void_reason, now.station]).to eq [nil, "not proved", "decide"]
+    looks = Fenbo::Diagnosis::JobCase.new(now, now.unit.fan("evaporator-1"), today: Date.today, minute_cost: 1.6).to_h
+    expect(looks["findings"].map { |one| one.values_at("test", "outcome") }).to eq [%w[amps over]]
+    expect(looks["context"]["recent_work"]).to be true
+    decide("condenser_dirty", "clean")
+    expect(file(job).fault_of(now.unit.fans.first).decision.causes.first).not_to eq "bearing_worn"
+  end
+end
