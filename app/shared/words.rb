@@ -256,7 +256,7 @@ module Shared
     # "Bearing worn, replace. BR-M16-230 ordered, not fitted yet"
     def fault_words(fault)
       decided = fault.decision && "#{fault.decision.label}, #{ACTIONS[fault.decision.action].downcase}"
-      [decided, part_words(fault)].compact.join(". ")
+      [decided, part_words(fault)&.upcase_first].compact.join(". ")
     end
 
     # Fitted is only what somebody confirmed.

@@ -109,6 +109,7 @@ module Demo
       decide if @row["decide"]
       fit if @row["fit"]
       match if @row["match"]
+      spare if @row["spare"]
       work if @row["plan"]
       prove if @row["proved"]
       hand_over if @row["hand_over"]
@@ -282,6 +283,8 @@ module Demo
           user: @who,
           grade: best[:grade],
           checks: best[:checks].as_json,
+          beside: {"extra_work" => best[:extra_work].as_json, "transfers" => best[:transfers],
+                   "parts" => best[:extra_parts] + best[:also]},
           **seat(search.motor(best[:part_no]))
         )
       source(choice)
@@ -310,9 +313,22 @@ module Demo
       choice.update!(offer: option.as_json, ready_at: @row["ready"] ? moment(@row["ready"]) : @now - 3600)
     end
 
-    # The whole plan ticked off, counts and depth included.
+    # A part that is no motor, by its number, with the offer taken.
+    def spare
+      part = Spare.find_by!(part_no: @row["spare"])
+      kind = Fenbo::Matching::SpareKind[part.kind]
+      search = Stations::Match::SpareSearch.new(file, file.unit.fan(@row["fan"]), kind, @row.fetch("old", {}))
+      search.old
+      one = search.candidates.find { |candidate| candidate.part_no == part.part_no }
+      raise ArgumentError, "#{part.part_no} does not fit #{@unit.name}" unless one
+      source(PartChoice.create!(job: @job, fan_position: hand, spare: part, user: @who, grade: one.grade,
+        checks: one.checks.as_json, wanted: search.old, beside: {"extra_work" => one.extra_work.as_json}))
+    end
+
+    # The plan ticked off, counts and depth included: all of it, or as far as the step named.
     def work
       steps = plan.steps
+      steps = steps.take_while { |step| step.id != @row["plan"] } if @row["plan"].is_a?(String)
       steps.each_with_index do |step, index|
         WorkStep.create!(
           job: @job,
@@ -325,6 +341,7 @@ module Demo
           measured: (17.0 if step.measure && step.measure["kind"] == "length")
         )
       end
+      return if @row["plan"].is_a?(String)
       chosen = Job.find(@job.id)
       Entries::Fitted.new(fan: hand.key).append(Logbook.new(chosen, @who, now: @now - 3600)) if chosen.part_choice
       hand.reload

@@ -87,6 +87,24 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
     expect([status, file(job).state]).to eq [303, "P"]
   end
 
+  # Every family as its technician would work it, on the screens, to the last screw.
+  Fenbo::WorkPlan::Plan.families.each do |family|
+    it "is worked through for the motor of a #{family.tr("_", " ")}, by two people" do
+      side = Fenbo::Knowledge.table("families")[family]["sides"].first
+      job.unit.update!(family:, features: {"known" => true})
+      job.unit.fan_positions.each { |fan| fan.update!(side:) }
+      get "/jobs/#{job.number}/fit"
+      work(stop: "blade_depth")
+      sign_in create(:user)
+      get "/jobs/#{job.number}/fit"
+      work
+      expect([plan.finished?, plan.fasteners_out, plan.parked]).to eq [true, 0, []]
+      get "/jobs/#{job.number}/fit"
+      expect(page).to include("Everything is done: prove it.")
+      expect(file(job)).to have_attributes(state: "P", station: "prove")
+    end
+  end
+
   it "asks for the proof of dead again on another day, and keeps what was ticked" do
     make_safe
     tick("guard_off", fasteners: "4")

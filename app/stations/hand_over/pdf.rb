@@ -64,7 +64,7 @@ module Stations
         return unless decision
         paper.text decided_line(decision)
         part = words.part_words(fault)
-        paper.text "#{part[0].upcase}#{part[1..]}." if part
+        paper.text "#{part.upcase_first}." if part
         if decision.overridden?
           paper.text "Decided otherwise than proposed (#{Fenbo::Diagnosis::Cause.label(decision.proposed)}): " \
             "#{decision.override_reason}", color: Paper::COPPER

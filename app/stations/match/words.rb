@@ -33,7 +33,8 @@ module Stations
       def spare_field(spares, name, column)
         return spares.params[name] if spares.params.key?(name)
         value = spares.shown(name)
-        (column["quantity"] && value) ? typed(value, column["quantity"]) : value
+        return typed(value, column["quantity"]) if column["quantity"] && value
+        value.is_a?(Numeric) ? Fenbo::Quantities.tidy(value) : value
       end
 
       # What is bought beside a candidate; what comes in its kit is not.

@@ -31,8 +31,8 @@ module Stations
       # It is not fixed: back to Decide with what was learned.
       post "/jobs/:number/prove/retest" do
         take_or_refuse(Entries::Retest.new(fan: position.key), "There is nothing to decide anew")
-        back_to "/jobs/#{job.number}/decide?fan=#{position.key}", 
-"Not proved: what is still wrong with #{position.label}?"
+        back_to "/jobs/#{job.number}/decide?fan=#{position.key}",
+          "Not proved: what is still wrong with #{position.label}?"
       end
 
       # What the meter says once everything runs again, and the box on its way down.

@@ -28,8 +28,13 @@ module Fenbo
       # A kit's own words and minutes.
       def described(item)
         [item.choice("id", known.keys, required: false) || "kit",
-          {"text" => item.text("text", required: false, longest: LONGEST),
+          {"text" => sentence(item.text("text", required: false, longest: LONGEST)),
            "minutes" => item.integer("minutes", required: false, at_least: 0)}.compact]
+      end
+
+      # A sheet's words as a step's sentence.
+      def sentence(text)
+        text && "#{text[0].upcase}#{text[1..].delete_suffix(".")}."
       end
 
       def step(id, turn, said, limits)
