@@ -1,0 +1,70 @@
+# frozen_string_literal: true
+
+module Shared
+  # Motors, blades and other parts, what was decided about them and how far they have come.
+  module PartWords
+    def plate_words(motor)
+      parts = [
+        "plate #{motor.amps.map { |one| Fenbo::Quantities.tidy(one) }.join("/")} A at " \
+        "#{motor.volts.map { |one| Fenbo::Quantities.tidy(one) }.join("/")} V"
+      ]
+      parts << "#{Fenbo::Quantities.tidy(motor.watts)} W" if motor.watts
+      parts << "#{Fenbo::Quantities.tidy(motor.capacitor_uf)} µF" if motor.capacitor_uf
+      parts.join(", ")
+    end
+
+    def motor_words(family) = Words::MOTORS.fetch(family, "motor not known")
+
+    # A blade of the catalogue: what tells it from another, and its price.
+    def blade_words(blade)
+      "#{show(blade.diameter_mm, "length")}, #{blade.blade_count} × " \
+      "#{Fenbo::Quantities.tidy(blade.pitch_deg)}°, #{blade.hub.tr("_", " ")}, #{money(blade.price_cents)}"
+    end
+
+    # What was decided, by whom and when.
+    def decided_words(decision)
+      "#{Words::ACTIONS[decision.action]}, by #{decision.by.name}, #{day_clock(decision.taken_at)}."
+    end
+
+    # "Bearing worn, replace. BR-M16-230 ordered, not fitted yet"
+    def fault_words(fault)
+      decided = fault.decision && "#{fault.decision.label}, #{Words::ACTIONS[fault.decision.action].downcase}"
+      [decided, part_words(fault)&.upcase_first].compact.join(". ")
+    end
+
+    # Fitted is only what somebody confirmed.
+    def part_words(fault)
+      thing = fault.part_choice&.thing or return nil
+      what = "#{thing_words(fault.part_choice)} #{thing.part_no}"
+      return "#{what} #{Words::PARTS.fetch(fault.standing, "chosen")}" unless fault.part_choice.fitted?
+      "#{what} fitted #{day_clock(fault.part_choice.fitted_at)} by #{fault.part_choice.fitted_by&.name}"
+    end
+
+    # What a part that is no motor is told by: "coil voltage 24 V, poles 3"
+    # @param known [Hash] its columns
+    def spare_words(kind, known)
+      columns = Fenbo::Matching::SpareKind[kind].columns
+      known.slice(*columns.keys).map { |name, value|
+        "#{columns[name]["ask"].downcase} #{spare_value(columns[name], value)}"
+      }.join(", ")
+    end
+
+    def spare_value(column, value)
+      return value.tr("_", " ") if value.is_a?(String)
+      column["quantity"] ? show(value, column["quantity"]) : Fenbo::Quantities.tidy(value)
+    end
+
+    # "motor", "contactor"
+    def thing_words(choice)
+      choice.motor ? "motor" : choice.spare.label.downcase
+    end
+
+    # The old motor in a line, figures with their units.
+    def old_motor_words(motor)
+      tidy = ->(values) { values.map { |value| Fenbo::Quantities.tidy(value) }.join("/") }
+      [h(motor_words(motor.family)), amount(tidy[motor.volts], "V"), amount(tidy[motor.amps], "A"),
+        motor.watts && amount(Fenbo::Quantities.tidy(motor.watts), "W"), motor.rpm && amount(motor.rpm.to_i, "rpm"),
+        motor.shaft_diameter_mm && "shaft #{h(show(motor.shaft_diameter_mm, "length"))}"].select(&:itself).join(", ")
+    end
+  end
+end
