@@ -32,6 +32,7 @@ module Fenbo
   autoload :Air, "fenbo/observation/air"
   autoload :Answer, "fenbo/kernel/answer"
   autoload :Clearance, "fenbo/clearance"
+  autoload :Decision, "fenbo/decision"
   autoload :Diagnosis, "fenbo/diagnosis"
   autoload :Electrical, "fenbo/electrical"
   autoload :Error, "fenbo/kernel/errors"

@@ -23,6 +23,8 @@ module Shared
     set :protection, false
     set :host_authorization, {permitted_hosts: []}
 
+    register Refusals
+
     TOKEN = Rack::Protection::AuthenticityToken.new(nil)
 
     # A room's pages lie beside its routes.
@@ -68,68 +70,6 @@ module Shared
         kept = RefusedPage.create!(user: current_user, body: Array(response.body).join)
         headers "HX-Push-Url" => kept.path
       end
-    end
-
-    # Looked at, an address that only takes forms leads to where its form is.
-    error Sinatra::NotFound do
-      takes = looking? && !is_a?(Nowhere) && (self.class.routes["POST"] || []).any? { |pattern, *|
-        pattern.match(request.path_info)
-      }
-      redirect to(FormPages.page_of(request.path_info)), 303 if takes
-      halt(*nothing_here)
-    end
-
-    # A page that is older than what stands now.
-    error Logbook::Refused do |problem|
-      halt(*refuse(422, "That was not taken", problem.message))
-    end
-
-    error NotAllowed do |problem|
-      halt(*refuse(403, "Not with your role", problem.message))
-    end
-
-    error(ActiveRecord::RecordNotFound) { halt(*nothing_here) }
-
-    error ActiveRecord::StaleObjectError do
-      halt(
-        *refuse(
-          409,
-          "Somebody else changed this meanwhile",
-          "Go back: what you typed is still there. Reload to see the other change, then save again."
-        )
-      )
-    end
-
-    error Sinatra::BadRequest, ArgumentError do |problem|
-      raise problem unless problem.is_a?(Sinatra::BadRequest) || problem.message.include?("invalid byte sequence")
-      halt(*refuse(400, "That could not be read", "The page sent something this program cannot read."))
-    end
-
-    # Photo, recording or catalogue file, on its way in or to its place.
-    error Errno::ENOSPC do |problem|
-      env["rack.errors"].puts problem.message
-      halt(
-        *refuse(
-          507,
-          "The disk is full",
-          "What you just sent was not kept. Everything recorded so far is safe; tell the office, and send it " \
-          "again once there is room."
-        )
-      )
-    end
-
-    error do |problem|
-      if Database::AWAY.any? { |kind| problem.is_a?(kind) } || problem.is_a?(ActiveRecord::StatementInvalid)
-        raise problem
-      end
-      env["rack.errors"].puts "#{problem.class}: #{problem.message[0, 500]}", problem.backtrace.first(12)
-      halt(
-        *refuse(
-          500,
-          "Something broke on our side",
-          "Nothing recorded is lost. Go back and try again; if it breaks again, tell the office what you did."
-        )
-      )
     end
 
     # Sinatra would otherwise swallow what DatabaseAway has to see.

@@ -5,7 +5,7 @@ module Stations
     # Station 6: where the part comes from, and when.
     class Route < Shared::Route
       get "/jobs/:number/source" do
-        station :source, sources:
+        station :source, sources:, neighbours: Neighbours.new(job, position, plan:).rows
       end
 
       post "/jobs/:number/source" do

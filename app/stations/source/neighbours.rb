@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+module Stations
+  module Source
+    # The other motors of the bank, the likeliest to fail first: now, while somebody is here,
+    # or when it fails, by the tool `neighbour`.
+    class Neighbours
+      Row = Fenbo::Value.of(:fan, :answer, :because)
+      QUIET = "quiet_normal"
+
+      # @param fan [Fenbo::JobFile::Fan] the one that is changed anyway
+      # @param plan [Fenbo::WorkPlan::Progress] of it
+      def initialize(job, fan, plan:)
+        @job = job
+        @fan = fan
+        @plan = plan
+      end
+
+      # Fans of the same side that were listened to, but for those with a fault of their own.
+      # @return [Array<Row>]
+      def rows
+        @rows ||= others.filter_map { |fan| row(fan) }.sort_by { |row| [-row.answer.fail_chance, row.fan.number] }
+      end
+
+      private
+
+      def others
+        taken = @job.faults.map { |fault| fault.fan.key }
+        @job.unit.fans.select { |fan| fan.side == @fan.side && fan != @fan && !taken.include?(fan.key) }
+      end
+
+      def row(fan)
+        noise = @job.answer_to("noise", fan.key)
+        return nil unless noise && price
+        answer = Fenbo.call(:neighbour, question(fan, noise), limits: Shared::Shop.limits)
+        Row.new(fan:, answer:, 
+because: [noise.label.downcase, amps_words(fan)].compact.join(", ")) unless answer.refused?
+      end
+
+      def question(fan, noise)
+        play = @job.answer_to("shaft_play", fan.key)&.outcome == "rocks"
+        {
+          "condition" => {"noise" => (noise.outcome == QUIET) ? "quiet" : "noisy", "amps" => amps(fan), "play" => play},
+          "motor_cents" => price, "extra_minutes" => minutes, "rate_per_hour_cents" => rate,
+          "trip_cents" => Setting.read("trip_cents"), "emergency_cents" => emergency,
+          "product_loss_cents" => @job.product_value_cents || @job.unit.product_value_cents || 0
+        }
+      end
+
+      # What the part in hand costs: the neighbour is its twin.
+      def price = @job.part_choice(@fan.key)&.motor&.price_cents
+
+      # Made safe and proved it is already.
+      def minutes
+        @plan.steps.select { |step| %w[apart exchange back].include?(step.phase) }.sum(&:minutes)
+      end
+
+      def rate = Setting.read("rate_per_hour_cents")
+
+      # What the same work costs more when it cannot wait.
+      def emergency
+        (rate * @plan.minutes / 60.0 * (Setting.read("overtime_factor") - 1)).round
+      end
+
+      def amps(fan)
+        verdict = @job.readings_of("amps", fan: fan.key).last&.verdict
+        verdict if %w[within over under].include?(verdict)
+      end
+
+      def amps_words(fan) = amps(fan) && "amps #{amps(fan)}"
+    end
+  end
+end

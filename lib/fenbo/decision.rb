@@ -1,0 +1,13 @@
+# frozen_string_literal: true
+
+module Fenbo
+  # What money says beside the fault: the next motor of a bank, repair or a new unit.
+  #   Neighbour  change it now, while somebody is here, or when it fails
+  #   Replace    repair the unit or replace it, by what each costs a year
+  module Decision
+    autoload :Neighbour, "fenbo/decision/neighbour"
+    autoload :Replace, "fenbo/decision/replace"
+
+    MONEY = {at_least: 0, at_most: 1_000_000_000}.freeze
+  end
+end
