@@ -33,8 +33,8 @@ module Stations
         noise = @job.answer_to("noise", fan.key)
         return nil unless noise && price
         answer = Fenbo.call(:neighbour, question(fan, noise), limits: Shared::Shop.limits)
-        Row.new(fan:, answer:, 
-because: [noise.label.downcase, amps_words(fan)].compact.join(", ")) unless answer.refused?
+        return nil if answer.refused?
+        Row.new(fan:, answer:, because: [noise.label.downcase, amps_words(fan)].compact.join(", "))
       end
 
       def question(fan, noise)
