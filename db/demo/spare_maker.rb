@@ -71,7 +71,11 @@ module Demo
       controls = [115, 230].product([4, 8]).map do |volts, a_day|
         part("KA-DC#{a_day}-#{volts}", "defrost_control", 7900, volts: volts.to_f, a_day:, amps: 20.0)
       end
-      terminations + controls
+      thermostats = [[5, 1], [-16, -20], [8, 4]].map do |closes, opens|
+        part("KA-TH#{closes.abs}#{opens.abs}", "thermostat", 2950, closes_c: closes.to_f, opens_c: opens.to_f,
+          amps: 16.0)
+      end
+      terminations + controls + thermostats
     end
 
     def connectors
