@@ -51,6 +51,9 @@ class Unit < ApplicationRecord
   # As the job file calls them.
   def fans = fan_positions
 
+  # How many kinds of side its fans sit on.
+  def two_sided? = fan_positions.map(&:side).uniq.size > 1
+
   def position(key) = fan_positions.find { |one| one.key == key }
 
   # @return [Fenbo::Refrigerant::Group, nil] nil where nobody knows it

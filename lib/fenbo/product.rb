@@ -5,5 +5,6 @@ module Fenbo
   module Product
     autoload :Clock, "fenbo/product/clock"
     autoload :JobClock, "fenbo/product/job_clock"
+    autoload :Stopgaps, "fenbo/product/stopgaps"
   end
 end

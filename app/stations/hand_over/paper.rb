@@ -16,6 +16,8 @@ module Stations
       MUTED = "4D625C"
       BAD = "A5341C"
       MARGIN = [44, 48, 52, 48].freeze
+      # Room for a label under a drawing.
+      LABEL = 24
       # Least room a heading needs below it, so that it does not stand alone.
       HEADING_ROOM = 90
       CELL = {borders: [:bottom], border_width: 0.5, border_color: "C5D0CA", padding: [3, 4, 3, 0], size: 8.5}.freeze
@@ -74,6 +76,17 @@ module Stations
         room(height + 12)
         @pdf.svg paper.to_s, width:, enable_web_requests: false
         gap 6
+      end
+
+      # Words under a drawing, in columns of one width.
+      def labels(list)
+        width = @pdf.bounds.width / list.size
+        top = @pdf.cursor
+        list.each_with_index do |words, index|
+          @pdf.text_box legible(words), at: [width * index, top], width: width - 4, height: LABEL, size: 8,
+            align: :center, overflow: :shrink_to_fit
+        end
+        gap LABEL
       end
 
       # Rows of words, the first of them the heads.

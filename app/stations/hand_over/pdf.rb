@@ -42,6 +42,7 @@ module Stations
         paper.text [unit.family_label, unit.model, unit.serial, @report.places].compact.join(" · "), color: Paper::MUTED
         paper.rule
         paper.drawing words.plate(unit, findings: @report.findings, hand: @report.faults.first&.fan), width: WIDE
+        paper.labels(unit.fans.map { |fan| "#{fan.number}  #{words.fan_words(fan, @report.findings.reverse)}" })
       end
 
       def complaint
@@ -150,6 +151,7 @@ module Stations
       end
 
       def after
+        temporary
         handover = @report.handover or return
         if handover.seen_besides
           paper.section "Seen besides"
@@ -158,6 +160,12 @@ module Stations
         return unless handover.next_visit_at
         paper.section "Next visit"
         paper.text [words.day_clock(handover.next_visit_at), handover.next_visit_for].compact.join(": ")
+      end
+
+      def temporary
+        return if @report.temporary.empty?
+        paper.section "Temporary measures in place"
+        @report.temporary.each { |row| paper.text "#{row["label"]}. To be undone: #{row["undo"]}." }
       end
 
       # Signed, or that it is not.

@@ -85,6 +85,13 @@ module Stations
         @works ||= started.map { |fan, task| Fenbo::WorkPlan::Progress.of(job, fan:, task:, limits: @limits) }
       end
 
+      # Temporary measures that are not undone yet, as stopgaps.yml says them.
+      # @return [Array<Hash>]
+      def temporary
+        return [] if proof.done?("undone")
+        faults.filter_map { |fault| Fenbo::Product::Stopgaps.table[fault.part_choice&.offer.to_h["stopgap"]] }.uniq
+      end
+
       # What was measured along the work plans.
       Measured = Fenbo::Value.of(:where, :label, :value, :kind)
 

@@ -17,6 +17,13 @@ module Stations
 
       def thing = @job.part_choice(@fan)&.thing
 
+      # What keeps the product meanwhile.
+      def stopgaps
+        @stopgaps ||= Fenbo::Product::Stopgaps.new(@job, @job.unit.fan(@fan), clock: @clock, limits: Shared::Shop.limits).all
+      end
+
+      def stopgap(id) = stopgaps.find { |one| one.id == id }
+
       # What is bought with it whoever sells it.
       def besides = @besides ||= Besides.new(@job.part_choice(@fan))
 
@@ -27,9 +34,15 @@ module Stations
       def options = (thing.nil? || result.refused?) ? [] : result.options
 
       # The option still on offer: the very one, else the same source at another hour.
-      def option(offer, finish_at)
-        options.find { |option| option.offer == offer && option.finish_at == finish_at } ||
-          options.find { |option| option.offer == offer }
+      def option(offer, finish_at, stopgap = nil)
+        same = options.select { |option| option.offer == offer && option.stopgap == stopgap.presence }
+        same.find { |option| option.finish_at == finish_at } || same.first
+      end
+
+      # Of each offer the best with and the best without a stopgap: the rest is worse on every count.
+      def shown
+        options.group_by { |option| [option.offer, option.overtime, option.stopgap.nil?] }.map { |_, list| list.first }
+          .sort_by { |option| options.index(option) }
       end
 
       # Whether the customer wants to be asked at this price; what the product would lose is
@@ -62,6 +75,9 @@ module Stations
           "besides_cents" => besides.cents,
           "hours_to_limit" => @clock.hours_left,
           "product_value_cents" => @job.product_value_cents || @job.unit.product_value_cents,
+          "stopgaps" => stopgaps.map { |one|
+            {"id" => one.id, "minutes" => one.minutes, "hours_to_limit" => one.hours_to_limit}.compact
+          },
           "offers" => thing ? Suppliers::Desk.offers(thing) : []
         }.compact
       end

@@ -10,7 +10,7 @@ module Stations
 
       post "/jobs/:number/source" do
         need :decide
-        option = sources.option(params[:offer], params[:finish_at])
+        option = sources.option(params[:offer], params[:finish_at], params[:stopgap])
         halt(*refuse(422, "That offer is gone", "Hours or stock have changed. Go back and choose again.")) unless option
         take sources.entry(option)
         back_to "/jobs/#{job.number}/#{option.second_trip ? "source" : "fit"}?fan=#{position.key}",
@@ -28,6 +28,12 @@ module Stations
       def offer_words(option)
         done = Shared::Shop.from_local(option.finish_at).strftime("%a %H:%M")
         "#{Suppliers::Desk.name_of(option.offer)}, done #{done}"
+      end
+
+      # "with: dry ice …, 30 min"
+      def stopgap_words(id)
+        one = sources.stopgap(id)
+        "With #{one.label[0].downcase}#{one.label[1..]}, #{one.minutes} min" if one
       end
 
       # How long the product could have waited beyond it.

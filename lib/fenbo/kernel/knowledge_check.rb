@@ -126,6 +126,7 @@ module Fenbo
       part_references
       spare_references
       proof_references
+      stopgap_references
     end
 
     def part_references
@@ -148,6 +149,11 @@ module Fenbo
         unknown(row.fetch("caution", []) - cautions, "extra_work.yml #{id} caution")
         unknown(["adapt.#{id}"] - Limits.entries.keys, "extra_work.yml #{id}: limit")
       end
+    end
+
+    def stopgap_references
+      named = Knowledge.table("stopgaps").values.flat_map { |row| row.values_at("slows", "holds").compact }
+      unknown(named.map { |name| "stopgap.#{name}" } - Limits.entries.keys, "stopgaps.yml limits")
     end
 
     def proof_references

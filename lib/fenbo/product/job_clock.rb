@@ -49,6 +49,15 @@ module Fenbo
       # K in the coming hour.
       def rise_per_hour = known? ? temperature_in(1) - now_c : nil
 
+      # Hours from now to the limit if it warmed so many times slower, towards an end that is
+      # nearer by this share; nil where it would wait.
+      # @return [Float, nil]
+      def hours_with(slower:, nearer:)
+        question = {"now_c" => now_c, "end_c" => end_c - (end_c - now_c) * nearer, "limit_c" => limit_c,
+                    "tau_hours" => result.tau_hours * slower}
+        Fenbo.call(:product, question, limits: @limits).hours_to_limit
+      end
+
       def limit_c = @job.product_limit_c || @job.unit.product_limit_c
 
       def reasons = known? ? result.reasons : []
