@@ -74,7 +74,7 @@ RSpec.describe "an errand" do
     visit "/jobs/#{job}/fit?fan=evaporator-1"
     click_button "Show this unit's plan" if page.has_button?("Show this unit's plan", wait: 1)
     find("summary", text: "Exchanged").click
-    expect(page).to have_content "drill two holes of 4 mm"
+    expect(page).to have_content "Drill two holes of 4 mm."
     expect(page).to have_content "the old blade"
     expect(page).to have_no_content "Moves to the new part: blade"
     expect_no_overflow
@@ -198,12 +198,12 @@ RSpec.describe "an errand" do
     phone
     sign_in_as "pavo"
     visit "/customers/new"
-    fill_in "Name", with: "Weir bakery"
-    fill_in "Site", with: "Weir lane"
+    fill_in "Name", with: "Mill bakery"
+    fill_in "Site", with: "Mill lane"
     click_button "Keep the customer"
     visit "/units/new"
     fill_in "Name", with: "Dough store"
-    select "Weir lane", from: "Site"
+    select "Mill lane", from: "Site"
     select "Reach-in", from: "Kind"
     fill_in "Setpoint", with: "4"
     fill_in "Evaporator fans", with: "1"

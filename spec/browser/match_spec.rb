@@ -34,8 +34,9 @@ RSpec.describe "finding the right motor" do
     expect(page).to have_css "tr", text: /OS-I4-230.*no longer made/
     within("#part-0") { click_button "Take this one" }
     told "KA-K4-I chosen."
-    visit "/jobs/#{job.number}/fit"
-    expect(page).to have_text "drill two holes of 4 mm"
+    visit "/jobs/#{job.number}/fit?step=proved_dead"
+    find("summary", text: "Exchanged").click
+    expect(page).to have_text "Drill two holes of 4 mm."
   end
 
   it "refuses a universal by four millimetres of shaft, takes the original, and sets its hub by the drawing" do
@@ -66,8 +67,8 @@ RSpec.describe "finding the right motor" do
     click_button "Look at this seat"
     click_button "Take it, hub at 10.5 mm"
     told "BR-S12-230-L chosen with the hub at 10.5 mm."
-    visit "/jobs/#{job.number}/fit"
-    expect(page).to have_css ".step", text: "Chosen on the drawing: 10.5 mm"
+    visit "/jobs/#{job.number}/fit?step=blade_off_back"
+    expect(page).to have_content "Chosen on the drawing: 10.5 mm"
   end
 
   it "reads a condenser motor off its plate and takes a dual-voltage universal with capacitor and swapped leads" do

@@ -121,7 +121,7 @@ RSpec.describe "a whole job on a walk-in" do
       "Cheese cellar 1",
       "Fan one is dead since the morning.",
       "Winding open",
-      "0.0 A",
+      "0 A",
       "no current",
       "BR-S12-230-L",
       "0.4 A",

@@ -47,7 +47,7 @@ module Stations
       # @return [String] nothing where a choice has no drawing
       def svg(choice)
         outline, held = DRAWN[choice] || (return "")
-        drawing = Shared::Drawing::Svg.new(64, 40, label: "", css: "feature")
+        drawing = Shared::Drawing::Svg.new(64, 40, label: choice.tr("_", " "), css: "feature")
         drawing.path(outline, "feature-thing").path(held, "feature-held").to_s
       end
     end
