@@ -60,7 +60,7 @@ module Units
 
     # Its last job, for what was found.
     def latest
-      number = unit.jobs.maximum(:number)
+      number = unit.jobs.order(opened_at: :desc).pick(:number)
       JobSource.numbered(number) if number
     end
 
