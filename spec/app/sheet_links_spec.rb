@@ -30,6 +30,7 @@ RSpec.describe SheetLink, :rolled_back do
     expect(status).to eq 404
     get second
     expect([status, last_response.content_type, text]).to match [200, "application/pdf", include(job.complaint)]
+    expect(text).not_to include("Still to be proved")
     expect(described_class.last.seen_at).not_to be_nil
     get "/jobs/#{job.number}/report"
     expect(status).to eq 303

@@ -129,7 +129,9 @@ module Stations
         "#{done.skipped? ? "Left out" : "Otherwise"}: #{step.text.delete_suffix(".")}: #{done.note}"
       end
 
+      # Nothing is to be proved where nothing was worked on.
       def proof
+        return pulldown if @report.faults.none?(&:worked_on?)
         paper.section(@report.proof.proved? ? "Proved" : "Still to be proved")
         @report.proof.checks.each do |id, text|
           done = @report.proof.done?(id)
