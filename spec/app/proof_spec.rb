@@ -50,6 +50,7 @@ RSpec.describe Fenbo::Proof::Checklist, :rolled_back do
     send_form "/jobs/#{job.number}/findings", test: "noise", outcome: "grinding", fan: "evaporator-1",
       client_id: SecureRandom.uuid
     decide("bearing_worn")
+    send_form "/jobs/#{job.number}/prove/checks/covers_on"
     send_form "/jobs/#{job.number}/prove/retest", fan: "evaporator-1"
     expect([status, page]).to match [422, include("does not say that anything is still wrong")]
     read_after("0.61")
@@ -62,7 +63,14 @@ RSpec.describe Fenbo::Proof::Checklist, :rolled_back do
     looks = Fenbo::Diagnosis::JobCase.new(now, now.unit.fan("evaporator-1"), today: Date.today, minute_cost: 1.6).to_h
     expect(looks["findings"].map { |one| one.values_at("test", "outcome") }).to eq [%w[amps over]]
     expect(looks["context"]["recent_work"]).to be true
-    decide("condenser_dirty", "clean")
-    expect(file(job).fault_of(now.unit.fans.first).decision.causes.first).not_to eq "bearing_worn"
+    send_form "/jobs/#{job.number}/prove/retest", fan: "evaporator-1"
+    expect([status, job.findings.live.where(test: "amps").count]).to eq [422, 1]
+    decide("motor_wrong")
+    expect(proof.done?("covers_on")).to be false
+    send_form "/jobs/#{job.number}/prove/checks/covers_on"
+    expect(proof.done?("covers_on")).to be true
+    expect([proof.failed, proof.missing.grep(/Amps/).size]).to eq [[], 1]
+    read_after("0.41")
+    expect(proof.missing.grep(/Amps/)).to eq []
   end
 end

@@ -8,8 +8,11 @@ module Entries
 
     def append(book)
       motor = Motor.find_by!(part_no:)
-      same = book.record.part_choice(book.fan(fan))
-      (same&.motor_id == motor.id) ? reseat(same) : choose(book, motor)
+      # Two presses at once are one choice.
+      book.record.with_lock do
+        same = PartChoice.where(job: book.record, fan_position: book.fan(fan), superseded_at: nil).last
+        (same&.motor_id == motor.id) ? reseat(same) : choose(book, motor)
+      end
       book.finish("match")
     end
 

@@ -9,8 +9,17 @@ module Entries
 
     def append(book)
       row = ProofCheck.find_by(job: book.record, check_id: check)
-      row ? row.destroy! : ProofCheck.create!(job: book.record, check_id: check, user: book.user, done_at: book.now)
+      toggle(book, row)
       book.finish("prove") if Fenbo::Proof::Checklist.new(book.reread).proved?
+    end
+
+    private
+
+    # A tick of before a repair that did not prove is given anew, not taken back.
+    def toggle(book, row)
+      return row.destroy! if row && Fenbo::Proof::Checklist.new(book.job).done?(check)
+      seen = {user: book.user, done_at: book.now}
+      row ? row.update!(seen) : ProofCheck.create!(job: book.record, check_id: check, **seen)
     end
   end
 end

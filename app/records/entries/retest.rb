@@ -11,18 +11,22 @@ module Entries
       [:fan, "Its reading after the work does not say that anything is still wrong."]
     end
 
-    # A second press finds the decision taken back already.
+    # Two presses at once: the second finds the decision taken back already.
     def append(book)
+      book.record.with_lock { decision(book) && take_back(book) }
+    end
+
+    private
+
+    def take_back(book)
       reading = failed(book).after
-      decision(book)&.void(book.user, Fenbo::JobFile::NOT_PROVED, at: book.now)
+      decision(book).void(book.user, Fenbo::JobFile::NOT_PROVED, at: book.now)
       outcome = Fenbo::Diagnosis::Test["amps"].outcomes.include?(reading.verdict) ? reading.verdict : "over"
       ::Finding.record(client_id: SecureRandom.uuid, taken_at: book.now, job: book.record, visit: book.visit,
         user: book.user, test: "amps", outcome:, fan_position: book.fan(fan), weights: nil,
         reading: ::Reading.find_by!(client_id: reading.id))
       book.record.update!(station: "decide")
     end
-
-    private
 
     def failed(book)
       return nil unless decision(book)

@@ -9,8 +9,11 @@ module Entries
     def append(book)
       spare = ::Spare.find_by!(part_no:)
       mine = {fan_position: book.fan(fan), superseded_at: nil}
-      same = book.record.part_choices.find_by(**mine, spare:)
-      same ? same.update!(wanted:) : choose(book, spare, mine)
+      # Two presses at once are one choice.
+      book.record.with_lock do
+        same = PartChoice.find_by(job: book.record, **mine, spare:)
+        same ? same.update!(wanted:) : choose(book, spare, mine)
+      end
       book.finish("match")
     end
 

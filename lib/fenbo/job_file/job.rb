@@ -64,6 +64,12 @@ module Fenbo
         decisions.select { |one| one.disproved? && place(one) == fan }.map(&:voided_at).max
       end
 
+      # What was read after a repair that did not prove speaks of that repair alone.
+      def since_retest(readings, fan)
+        since = retested_at(fan)
+        since ? readings.select { |one| one.taken_at > since } : readings
+      end
+
       # The part that stands chosen, for this fan or the last of all.
       def part_choice(fan = nil)
         part_choices.reject { |one| one.superseded_at || (fan && place(one) != fan) }.last
@@ -82,7 +88,7 @@ module Fenbo
           decision: decision(fan.key),
           part_choice: part_choice(fan.key),
           before: readings_of("amps", phase: "before", fan: fan.key).last,
-          after: readings_of("amps", phase: "after", fan: fan.key).last
+          after: since_retest(readings_of("amps", phase: "after", fan: fan.key), fan.key).last
         )
       end
 

@@ -16,7 +16,9 @@ module Fenbo
       # @param job [JobFile::Job]
       def initialize(job)
         @job = job
-        @done = job.proof_checks.to_h { |check| [check.check, check] }
+        again = job.unit.fans.filter_map { |fan| job.retested_at(fan.key) }.max
+        # What was seen after a repair that did not prove has to be seen again.
+        @done = job.proof_checks.reject { |check| again && check.done_at < again }.to_h { |check| [check.check, check] }
       end
 
       # What is asked for here, check => its words.
