@@ -77,12 +77,6 @@ class Job < ApplicationRecord
       .select(&:decision)
   end
 
-  # The part that stands chosen, for this fan or the last of all.
-  # @param fan [FanPosition, nil]
-  def part_choice(fan = nil)
-    part_choices.reject { |one| one.superseded_at || (fan && one.fan_position_id != fan.id) }.last
-  end
-
   # The fan in hand: the one complained of, else the unit's first.
   def position_in_hand
     unit.fan_positions.find { |one| one.id == fan_position_id } || unit.fan_positions.first

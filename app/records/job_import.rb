@@ -156,14 +156,14 @@ class JobImport
   def step(record, one)
     key = one.fan || @job.fan_in_hand.key
     row(WorkStep, one, job: record, user: person(one.by), fan_position: record.unit.position(key),
-      task: one.task || Fenbo::WorkPlan::Task.motor(key[/\A[a-z]+/]))
+      fault: @job.fault_key(one), task: one.task || Fenbo::WorkPlan::Task.motor(key[/\A[a-z]+/]))
   end
 
   def part_choice(record, one)
     row(
       PartChoice, one,
       job: record, user: person(one.by), fitted_by: person(one.fitted_by), created_at: one.chosen_at,
-      fan_position: record.unit.position(one.fan || @job.fan_in_hand.key), motor: part(Motor, one.motor),
+      fan_position: record.unit.position(one.fan || @job.fan_in_hand.key), fault: @job.fault_key(one), motor: part(Motor, one.motor),
       blade: part(Blade, one.blade), spare: spare(one.spare), fit_reading: @readings[one.fit_reading]
     )
   end

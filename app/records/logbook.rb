@@ -36,7 +36,7 @@ class Logbook
       # Sent again because its answer was lost: it was taken while the job was open.
       return entry.known(self) || raise(Refused.new(:closed, closed))
     end
-    field, message = entry.fault(self)
+    field, message = entry.against(self)
     raise Refused.new(field, message) if message
     ActiveRecord::Base.transaction { entry.append(self) }
   end
@@ -58,6 +58,13 @@ class Logbook
 
   # The row of a fan by its key; nil for the unit as a whole.
   def fan(key) = key && record.unit.position(key)
+
+  # The row of the part that stands chosen for a fault; nil where none does.
+  # @param fault [String] its key, or a fan's
+  def choice(fault)
+    told = job.part_choice(fault)
+    told && PartChoice.find_by!(uid: told.uid)
+  end
 
   # The visit that is going on; the first thing recorded on site begins one.
   def visit

@@ -29,7 +29,12 @@ module Shared
     # "Bearing worn, replace. BR-M16-230 ordered, not fitted yet"
     def fault_words(fault)
       decided = fault.decision && "#{fault.decision.label}, #{Words::ACTIONS[fault.decision.action].downcase}"
-      [decided, part_words(fault)&.upcase_first].compact.join(". ")
+      [decided, part_words(fault)&.upcase_first, ("Did not prove" if fault.disproved?)].compact.join(". ")
+    end
+
+    def disproved_words(fault)
+      read = fault.after && ", the fan read #{measured_words(fault.after)}"
+      "The repair alone did not prove#{read}: what was decided next follows."
     end
 
     # Fitted is only what somebody confirmed.

@@ -143,7 +143,7 @@ module Shared
     # Hands an entry in; the job is read anew afterwards.
     # @raise [Logbook::Refused]
     def take(entry)
-      Logbook.new(record, current_user, now: pressed_at).take(entry).tap { @job = nil }
+      Logbook.new(record, current_user, now: pressed_at).take(entry).tap { @job = @fault_here = nil }
     end
 
     # How long a phone without signal may keep what it was given.
@@ -163,15 +163,21 @@ module Shared
       halt(*refuse(422, title.is_a?(Hash) ? title.fetch(problem.field, "That was not taken") : title, problem.message))
     end
 
-    # The fan looked at: ?fan=evaporator-2, else the one in hand.
-    def position
-      @position ||= job.unit.fan(params[:fan]) || job.fan_in_hand
-    end
+    # What the page is about: a fan's fault in hand, ?fan=evaporator-2, one of its faults,
+    # ?fan=evaporator-2.1, or one of the unit's, ?fan=unit.1; else the fan in hand.
+    def fault_here = @fault_here ||= job.fault_at(params[:fan].to_s)
+
+    # The fan looked at.
+    def position = @position ||= fault_here.fan
+
+    # How a link names what the page is about.
+    # @param fault [Fenbo::JobFile::Fault]
+    def spot(fault = fault_here) = job.short_key(fault)
 
     def standing = @standing ||= Standing.new(job, position)
 
     def plan
-      @plan ||= Fenbo::WorkPlan::Progress.of(job, fan: position, limits: Shop.limits)
+      @plan ||= Fenbo::WorkPlan::Progress.of(job, fault: fault_here.key, limits: Shop.limits)
     end
 
     def proof = Fenbo::Proof::Checklist.new(job)

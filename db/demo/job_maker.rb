@@ -306,7 +306,7 @@ module Demo
     end
 
     def source(choice)
-      sources = Stations::Source::PartSources.new(file, file.fan_in_hand.key, plan:, clock:, now: @now)
+      sources = Stations::Source::PartSources.new(file, file.fault_at(nil), plan:, clock:, now: @now)
       option =
         sources.options.find { |one| one[:offer] == @row["offer"] } ||
         sources.options.find { |one| one[:second_trip] } || sources.options.first
@@ -317,7 +317,7 @@ module Demo
     def spare
       part = Spare.find_by!(part_no: @row["spare"])
       kind = Fenbo::Matching::SpareKind[part.kind]
-      search = Stations::Match::SpareSearch.new(file, file.unit.fan(@row["fan"]), kind, @row.fetch("old", {}))
+      search = Stations::Match::SpareSearch.new(file, file.fault_at(@row["fan"]), kind, @row.fetch("old", {}))
       search.old
       one = search.candidates.find { |candidate| candidate.part_no == part.part_no }
       raise ArgumentError, "#{part.part_no} does not fit #{@unit.name}" unless one
@@ -333,6 +333,7 @@ module Demo
         WorkStep.create!(
           job: @job,
           fan_position: hand,
+          fault: plan.fault.key,
           task: plan.task,
           step: step.id,
           user: @who,
@@ -342,8 +343,8 @@ module Demo
         )
       end
       return if @row["plan"].is_a?(String)
-      chosen = Job.find(@job.id)
-      Entries::Fitted.new(fan: hand.key).append(Logbook.new(chosen, @who, now: @now - 3600)) if chosen.part_choice
+      book = Logbook.new(Job.find(@job.id), @who, now: @now - 3600)
+      Entries::Fitted.new(fault: hand.key).append(book) if book.choice(hand.key)
       hand.reload
     end
 

@@ -27,6 +27,7 @@ module Fenbo
     autoload :Decision, "fenbo/job_file/decision"
     autoload :Entry, "fenbo/job_file/entry"
     autoload :Fault, "fenbo/job_file/fault"
+    autoload :Faults, "fenbo/job_file/faults"
     autoload :Fan, "fenbo/job_file/fan"
     autoload :Finding, "fenbo/job_file/finding"
     autoload :Handover, "fenbo/job_file/handover"

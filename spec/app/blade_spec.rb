@@ -53,6 +53,6 @@ RSpec.describe "The blade that goes with the motor", :rolled_back do
     send_form "/jobs/#{job.number}/match/blade", fan: fan.key, blade: other
     expect([status, page]).to match [422, include("does not suit")]
     send_form "/jobs/#{job.number}/match/blade", fan: fan.key, blade: offered.last
-    expect(job.reload.part_choice.blade.part_no).to eq offered.last
+    expect(file(job).part_choice.blade.part_no).to eq offered.last
   end
 end

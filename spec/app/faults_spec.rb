@@ -21,7 +21,7 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
 
   def choose(fan, motor)
     Logbook.new(Job.find(job.id),
-      technician).take(Entries::Part.new(fan:, part_no: motor.part_no, grade: "drop_in", checks: []))
+      technician).take(Entries::Part.new(fault: fan, part_no: motor.part_no, grade: "drop_in", checks: []))
   end
 
   def faults = file(job).faults.to_h { |fault| [fault.fan.key, fault] }
@@ -43,7 +43,69 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
     decide("evaporator-2", "bearing_worn", "replace")
     expect(last_response["location"]).to end_with "/jobs/#{job.number}/match?fan=evaporator-2"
     decide("evaporator-3", "evaporator_dirty", "clean")
-    expect(last_response["location"]).to end_with "/jobs/#{job.number}/decide?fan=evaporator-3"
+    expect(last_response["location"]).to end_with "/jobs/#{job.number}/decide?fan=unit.1"
+  end
+
+  it "keeps what belongs to the unit apart from the fan at which it was seen" do
+    decide("evaporator-2", "bearing_worn", "replace")
+    decide("evaporator-2", "evaporator_dirty", "clean")
+    decide("evaporator-3", "door_seal_leaking", "replace")
+    decide("evaporator-3", "evaporator_dirty", "wait")
+    expect(file(job).faults.map { |one| [one.key, one.decision.causes.first, one.decision.action] }).to eq [
+      ["evaporator-2.1", "bearing_worn", "replace"], ["unit.1", "evaporator_dirty", "wait"],
+      ["unit.2", "door_seal_leaking", "replace"]
+    ]
+    get "/jobs/#{job.number}/decide?fan=unit.2"
+    expect(page).to include "Decided about the unit", "3 faults on this job"
+  end
+
+  it "works the motor and the contactor of one fan side by side" do
+    decide("evaporator-2", "bearing_worn", "replace")
+    send_form "/jobs/#{job.number}/decide", fan: "evaporator-2.1", cause: "contactor_failed", action: "replace",
+      reason: "welded", besides: "1", client_id: SecureRandom.uuid
+    expect(last_response["location"]).to end_with "/match?fan=evaporator-2"
+    choose("evaporator-2.1", ec)
+    Logbook.new(Job.find(job.id), technician).take(Entries::Spare.new(fault: "evaporator-2.2",
+      part_no: Spare.where(kind: "contactor").first!.part_no, grade: "drop_in", checks: []))
+    2.times { choose("evaporator-2.1", ec) }
+    expect(file(job).faults.map { |one| [one.key, one.standing, one.part_choice.thing.class] }).to eq [
+      ["evaporator-2.1", "chosen", Fenbo::JobFile::CataloguePart],
+      ["evaporator-2.2", "chosen", Fenbo::JobFile::CatalogueSpare]
+    ]
+    expect(file(job).faults.map { |one| Fenbo::WorkPlan::Progress.of(file(job), fault: one.key).task }).to eq %w[
+      evaporator_fan_motor contactor
+    ]
+    Logbook.new(Job.find(job.id), technician).take(Entries::Fitted.new(fault: "evaporator-2.1"))
+    expect(file(job).faults.map(&:standing)).to eq %w[fitted chosen]
+    expect(Fenbo::JobFile.from_json(JSON.parse(JSON.generate(file(job).as_json))).faults).to eq file(job).faults
+  end
+
+  it "takes a decision back with a reason, and what was chosen for it" do
+    decide("evaporator-2", "bearing_worn", "replace")
+    choose("evaporator-2", ec)
+    send_form "/jobs/#{job.number}/decide/withdraw", fan: "evaporator-2.1", taken_back: " "
+    expect([status, page]).to match [422, include("Say why it is taken back")]
+    send_form "/jobs/#{job.number}/decide/withdraw", fan: "evaporator-2.1", taken_back: "It was the guard."
+    expect([file(job).faults, file(job).decisions.last.void_reason]).to eq [[], "It was the guard."]
+    decide("evaporator-2", "mount_loose", "repair")
+    expect(file(job).faults.map(&:key)).to eq ["evaporator-2.1"]
+  end
+
+  it "gives what is decided after a repair that did not prove a plan and a part of its own" do
+    decide("evaporator-2", "bearing_worn", "replace")
+    choose("evaporator-2", ec)
+    WorkStep.create!(job:, fan_position: unit.position("evaporator-2"), fault: "evaporator-2.1",
+      task: "evaporator_fan_motor", step: "guard_off", user: technician, done_at: Time.now, fasteners: 4)
+    Logbook.new(Job.find(job.id), technician).take(Entries::Fitted.new(fault: "evaporator-2"))
+    Decision.last.void(technician, Fenbo::JobFile::NOT_PROVED)
+    expect(Fenbo::WorkPlan::Progress.of(file(job), fault: "evaporator-2").done_count).to eq 0
+    decide("evaporator-2", "contactor_failed", "replace")
+    first, second = file(job).faults
+    expect([first.key, first.standing, first.worked_on?, second.key, second.worked_on?]).to eq(
+      ["evaporator-2.1", "fitted", false, "evaporator-2.2", true]
+    )
+    get "/jobs/#{job.number}/report"
+    expect(page).to include "The repair alone did not prove"
   end
 
   it "orders the part of the fan that is looked at" do
@@ -61,8 +123,8 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
     sign_in apprentice
     get "/jobs/#{job.number}/decide"
     decide("evaporator-2", "bearing_worn", "replace")
-    decide("evaporator-3", "evaporator_dirty", "clean")
-    closing = -> { Entries::Close.new.fault(Logbook.new(Job.find(job.id), apprentice)) }
+    decide("evaporator-3", "contactor_failed", "repair")
+    closing = -> { Entries::Close.new.against(Logbook.new(Job.find(job.id), apprentice)) }
     expect(closing.call).to match [:close, /countersign/]
     sign_in technician
     get "/jobs/#{job.number}/decide?fan=evaporator-3"
@@ -131,7 +193,7 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
   it "goes out and comes back with its job file" do
     decide("evaporator-2", "bearing_worn", "replace")
     choose("evaporator-2", ec)
-    Logbook.new(Job.find(job.id), technician).take(Entries::Fitted.new(fan: "evaporator-2"))
+    Logbook.new(Job.find(job.id), technician).take(Entries::Fitted.new(fault: "evaporator-2"))
     whole = file(job)
     expect(Fenbo::JobFile.from_json(JSON.parse(JSON.generate(whole.as_json)))).to eq whole
     expect(whole.part_choices.last).to have_attributes(fan: "evaporator-2",

@@ -57,7 +57,7 @@ RSpec.describe Fenbo::Limits, :rolled_back do
     until_when = lambda do
       one = create(:job, unit: Unit.find(unit.id), fan_position: fan)
       PartChoice.create!(job: one, motor:, user: create(:user), fan_position: fan)
-      Logbook.new(Job.find(one.id), create(:user)).take(Entries::Fitted.new(fan: fan.key))
+      Logbook.new(Job.find(one.id), create(:user)).take(Entries::Fitted.new(fault: fan.key))
       fan.fitted_motors.reload.max_by(&:id).tap { |fitted| fitted.update!(installed_on: Date.today - 1) }.warranty_until
     end
     usual, own = moved("fitting.warranty_months", 60, &until_when)

@@ -19,7 +19,7 @@ RSpec.describe Stations::Source::Neighbours, :rolled_back do
 
   it "ranks those that were listened to, and leaves out the fan in hand" do
     get "/jobs/#{job.number}/source?fan=evaporator-1"
-    rows = described_class.new(file(job), fan(job), plan: Fenbo::WorkPlan::Progress.of(file(job))).rows
+    rows = described_class.new(file(job), Fenbo::WorkPlan::Progress.of(file(job))).rows
     expect(rows.map { |row| [row.fan.key, row.answer.fail_chance, row.answer.verdict] }).to eq [
       ["evaporator-2", 0.45, "now"], ["evaporator-3", 0.04, "later"]
     ]
@@ -29,7 +29,7 @@ RSpec.describe Stations::Source::Neighbours, :rolled_back do
   it "says nothing of a fan with a fault of its own, or where no motor is chosen" do
     send_form "/jobs/#{job.number}/decide", fan: "evaporator-2", cause: "bearing_worn", action: "replace",
       reason: "heard", client_id: SecureRandom.uuid
-    rows = -> { described_class.new(file(job), fan(job), plan: Fenbo::WorkPlan::Progress.of(file(job))).rows }
+    rows = -> { described_class.new(file(job), Fenbo::WorkPlan::Progress.of(file(job))).rows }
     expect(rows.call.map { |row| row.fan.key }).to eq %w[evaporator-3]
     PartChoice.where(job:).update_all(superseded_at: Time.now)
     expect(rows.call).to eq []

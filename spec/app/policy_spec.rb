@@ -22,6 +22,7 @@ RSpec.describe Policy, :rolled_back do
     "/jobs/:number/close/countersign" => technician,
     "/jobs/:number/reopen" => technician,
     "/jobs/:number/decide" => field, "/jobs/:number/decide/countersign" => technician,
+    "/jobs/:number/decide/withdraw" => field,
     "/jobs/:number/findings" => field, "/jobs/:number/findings/:id/void" => field,
     "/jobs/:number/fit/features" => field, "/jobs/:number/fit/cleaning" => field,
     "/jobs/:number/fit/steps/:step" => field,

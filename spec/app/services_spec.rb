@@ -219,7 +219,7 @@ RSpec.describe "the services", :rolled_back do
           "source" => "Tarn counter"
         }
       )
-      2.times { Logbook.new(Job.find(job.id), technician).take(Entries::Fitted.new(fan: "evaporator-1")) }
+      2.times { Logbook.new(Job.find(job.id), technician).take(Entries::Fitted.new(fault: "evaporator-1")) }
       close(job.reload, technician)
       position = job.unit.fan_positions.first.reload
       expect(position.motor_now).to have_attributes(

@@ -19,9 +19,7 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
   end
 
   def plan(**more)
-    now = file(job)
-    more[:fan] = now.unit.fan(more[:fan]) if more[:fan]
-    Fenbo::WorkPlan::Progress.of(now, **more)
+    Fenbo::WorkPlan::Progress.of(file(job), **more)
   end
 
   def make_safe(**fields)
@@ -123,13 +121,13 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
   it "keeps the plans of two fans and of two tasks apart" do
     make_safe(fan: "evaporator-1")
     tick("guard_off", fan: "evaporator-1", fasteners: "4")
-    expect([plan(fan: "evaporator-1").fasteners_out, plan(fan: "evaporator-2").done_count]).to eq [4, 0]
+    expect([plan(fault: "evaporator-1").fasteners_out, plan(fault: "evaporator-2").done_count]).to eq [4, 0]
     make_safe(fan: "evaporator-2", task: "cleaning")
-    expect(plan(fan: "evaporator-2", task: "cleaning").safe?).to be true
-    expect(plan(fan: "evaporator-2").done_count).to eq 0
+    expect(plan(fault: "evaporator-2", task: "cleaning").safe?).to be true
+    expect(plan(fault: "evaporator-2").done_count).to eq 0
     tick("guard_off", fan: "evaporator-1", fasteners: "4")
     send_form("/jobs/#{job.number}/fit/steps/guard_off/undo", fan: "evaporator-1")
-    expect(plan(fan: "evaporator-1").fasteners_out).to eq 0
+    expect(plan(fault: "evaporator-1").fasteners_out).to eq 0
   end
 
   it "shows the photo of a step again where the wires go back" do

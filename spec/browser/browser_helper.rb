@@ -71,9 +71,7 @@ module Errands
   end
 
   def plan(job, **which)
-    now = JobSource.numbered(job)
-    which[:fan] &&= now.unit.fan(which[:fan])
-    Fenbo::WorkPlan::Progress.of(now, **which)
+    Fenbo::WorkPlan::Progress.of(JobSource.numbered(job), **which)
   end
 
   # One step after the other, as the page brings them, as far as `stop`.

@@ -5,7 +5,7 @@ module Entries
   Cancel = Entry.of(:reason) do
     def action = :assign
 
-    def fault(_book)
+    def against(_book)
       [:reason, "Why is it cancelled? A few words for whoever asks later."] if reason.to_s.strip.empty?
     end
 

@@ -11,9 +11,9 @@ module Entries
     def after_closing? = true
 
     # What stands in the way.
-    def fault(book)
+    def against(book)
       return if book.job.closed?
-      decisions = book.job.faults.filter_map(&:decision)
+      decisions = book.job.faults.select(&:open?).filter_map(&:decision)
       return [:close, "Decide on a cause first: the report has to name one."] if decisions.empty?
       if decisions.any?(&:awaits_countersign?) && !book.user.technician?
         return [:close, "The apprentice's decision waits for a technician's countersign."]

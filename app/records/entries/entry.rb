@@ -16,7 +16,7 @@ module Entries
 
     # [field, sentence] where it cannot be taken; nil where it can.
     # @param _book [Logbook]
-    def fault(_book) = nil
+    def against(_book) = nil
 
     # A shape of an entry.
     def self.of(*required, **defaults, &body)

@@ -3,7 +3,7 @@
 module Entries
   # The outcome of one test, seen on a fan or on the unit.
   Finding = Entry.of(:id, :fan, :test, :outcome, note: nil, override_reason: nil) do
-    def fault(book)
+    def against(book)
       known = Fenbo::Diagnosis::Test.all[test]
       return [:outcome, "Choose one of the answers on the page."] unless known&.outcomes&.include?(outcome)
       Interlocks.dead_test(known, book.job)

@@ -3,21 +3,19 @@
 module Entries
   # The chosen part sits in its place; a motor is the fan's from now on, and what is read is
   # judged by its plate.
-  Fitted = Entry.of(:fan) do
-    def fault(book)
-      [:part, "No part is chosen for this fan yet."] unless choice(book)&.thing
+  Fitted = Entry.of(:fault) do
+    def against(book)
+      [:part, "No part is chosen for this yet."] unless book.choice(fault)
     end
 
     # A second press finds it fitted.
     def append(book)
-      one = choice(book)
+      one = book.choice(fault)
       one.with_lock { put_in(book, one) unless one.fitted_at }
       one
     end
 
     private
-
-    def choice(book) = book.record.part_choice(book.fan(fan))
 
     def put_in(book, one)
       put_motor_in(book, one) if one.motor

@@ -7,7 +7,7 @@ module Entries
   Move = Entry.of(:unit, :id) do
     def action = :assign
 
-    def fault(book)
+    def against(book)
       [:unit, "It stands on that unit already."] if unit.id == book.record.unit_id
     end
 

@@ -2,11 +2,11 @@
 
 module Entries
   # Where the chosen part comes from. A second trip plans its visit; an earlier plan moves.
-  Offer = Entry.of(:fan, :option, :ready_at, :second_trip) do
+  Offer = Entry.of(:fault, :option, :ready_at, :second_trip) do
     def action = :decide
 
     def append(book)
-      book.record.part_choice(book.fan(fan)).update!(offer: option, ready_at:)
+      book.choice(fault).update!(offer: option, ready_at:)
       plan_visit(book) if second_trip
       book.finish("source")
     end

@@ -3,7 +3,7 @@
 module Entries
   # A picture of a fan, taken at a station or at a step of the work plan; its file is kept first.
   Photo = Entry.of(:id, :fan, :upload, :station, step: nil, caption: nil) do
-    def fault(_book)
+    def against(_book)
       message = PhotoUploader.fault(upload)
       [:photo, message] if message
     end

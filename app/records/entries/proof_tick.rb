@@ -3,7 +3,7 @@
 module Entries
   # One thing to see before a job is proved: ticked, or with the tick taken back.
   ProofTick = Entry.of(:check) do
-    def fault(_book)
+    def against(_book)
       [:check, "is none of the things to see"] unless Fenbo::Proof::Checklist.all.key?(check)
     end
 

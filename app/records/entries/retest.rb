@@ -3,12 +3,12 @@
 module Entries
   # A repair that failed its proof goes back to Decide: its decision is taken back as not
   # proved, and what the reading after the work says is evidence of what is still wrong.
-  Retest = Entry.of(:fan) do
+  Retest = Entry.of(:fault) do
     def action = :decide
 
-    def fault(book)
-      return if failed(book)
-      [:fan, "Its reading after the work does not say that anything is still wrong."]
+    def against(book)
+      return if failed(book) || book.job.fault_at(fault).disproved?
+      [:fault, "Its reading after the work does not say that anything is still wrong."]
     end
 
     # Two presses at once: the second finds the decision taken back already.
@@ -19,22 +19,24 @@ module Entries
     private
 
     def take_back(book)
-      reading = failed(book).after
+      found = failed(book)
+      reading = found.after
       decision(book).void(book.user, Fenbo::JobFile::NOT_PROVED, at: book.now)
       outcome = Fenbo::Diagnosis::Test["amps"].outcomes.include?(reading.verdict) ? reading.verdict : "over"
       ::Finding.record(client_id: SecureRandom.uuid, taken_at: book.now, job: book.record, visit: book.visit,
-        user: book.user, test: "amps", outcome:, fan_position: book.fan(fan), weights: nil,
+        user: book.user, test: "amps", outcome:, fan_position: book.fan(found.fan.key), weights: nil,
         reading: ::Reading.find_by!(client_id: reading.id))
       book.record.update!(station: "decide")
     end
 
     def failed(book)
-      return nil unless decision(book)
-      Fenbo::Proof::Checklist.new(book.job).failed.find { |one| one.fan.key == fan }
+      key = book.job.fault_at(fault).key
+      Fenbo::Proof::Checklist.new(book.job).failed.find { |one| one.key == key && one.decision }
     end
 
     def decision(book)
-      book.record.decisions.live.where(fan_position: book.fan(fan)).order(:taken_at).last
+      told = book.reread.decision(fault)
+      told && ::Decision.find_by!(client_id: told.id)
     end
   end
 end

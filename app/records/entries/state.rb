@@ -4,7 +4,7 @@ module Entries
   # How the unit stands from now on: L looking, P live, D made safe and proved dead, C cover
   # off. Who said so and when is kept.
   State = Entry.of(:state) do
-    def fault(_book)
+    def against(_book)
       [:state, "Choose one of the states on the page."] unless Fenbo::Diagnosis::STATES.include?(state)
     end
 

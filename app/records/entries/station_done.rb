@@ -3,7 +3,7 @@
 module Entries
   # A station done without anything recorded at it.
   StationDone = Entry.of(:station) do
-    def fault(_book)
+    def against(_book)
       [:station, "Choose one of the nine."] unless Fenbo::JobFile::STATIONS.include?(station)
     end
 

@@ -1,11 +1,11 @@
 # frozen_string_literal: true
 
 module Entries
-  # One step of a fan's work plan done: the gate first, every fastener counted out and back.
+  # One step of a fault's work plan done: the gate first, every fastener counted out and back.
   # `fasteners` is a count, `measured` in SI; `proof` the points ticked of a step that has
   # some. What was done otherwise, or left out (`skipped`), says why in `note`.
-  Step = Entry.of(:fan, :task, :step, fasteners: nil, measured: nil, proof: [], note: nil, skipped: false) do
-    def fault(book)
+  Step = Entry.of(:fault, :task, :step, fasteners: nil, measured: nil, proof: [], note: nil, skipped: false) do
+    def against(book)
       plan = plan(book, now: book.now)
       row = plan.step(step)
       return [:step, "This step is not in the plan any more."] unless row
@@ -26,7 +26,8 @@ module Entries
     private
 
     def place(book)
-      {job: book.record, fan_position: book.fan(fan), task:, step:}
+      one = book.job.fault_at(fault)
+      {job: book.record, fan_position: book.fan(one.fan.key), fault: one.key, task:, step:}
     end
 
     # A gate passed again on another day keeps its first tick in the audit trail.
@@ -51,14 +52,14 @@ module Entries
     # The last step done, the chosen part sits where it was meant to, if this was its plan.
     def finish(book, task)
       book.finish("fit")
-      fault = book.job.fault_of(book.job.unit.fan(fan))
-      chosen = fault.part_choice&.thing && Fenbo::WorkPlan::Task.for_fault(book.job.unit.family, fault) == task
-      Fitted.new(fan:).append(book) if chosen
+      one = book.job.fault_at(fault)
+      chosen = one.part_choice&.thing && Fenbo::WorkPlan::Task.for_fault(book.job.unit.family, one) == task
+      Fitted.new(fault:).append(book) if chosen
     end
 
     def plan(book, reread: false, now: nil)
       job = reread ? book.reread : book.job
-      Fenbo::WorkPlan::Progress.of(job, fan: job.unit.fan(fan), task:, limits: book.limits, now:)
+      Fenbo::WorkPlan::Progress.of(job, fault:, task:, limits: book.limits, now:)
     end
 
     def gate_fault(plan, row)

@@ -2,9 +2,9 @@
 
 module Entries
   # A tick taken back; that it stood is kept in the audit trail.
-  StepUndone = Entry.of(:fan, :task, :step) do
+  StepUndone = Entry.of(:fault, :task, :step) do
     def append(book)
-      row = book.record.work_steps.find_by!(fan_position: book.fan(fan), task:, step:)
+      row = book.record.work_steps.find_by!(fault: book.job.fault_at(fault).key, task:, step:)
       AuditEntry.create!(user: book.user, action: "unticked", record_type: "WorkStep", record_id: row.id,
         changes_made: row.attributes, created_at: book.now)
       row.destroy!

@@ -43,7 +43,7 @@ module Stations
       def came_from
         place = (params[:back] == "look") ? "look" : "measure"
         test = Fenbo::Diagnosis::Test.all[params[:test]]&.id
-        "/jobs/#{job.number}/#{place}?#{Rack::Utils.build_query({fan: position.key, test:}.compact)}"
+        "/jobs/#{job.number}/#{place}?#{Rack::Utils.build_query({fan: spot, test:}.compact)}"
       end
 
       # A job of the same visit starts from what its sister was told.

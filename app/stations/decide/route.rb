@@ -23,21 +23,29 @@ module Stations
           typed.fault(:reason, "You see it otherwise than Fenbo: say why, in a few words.")
         end
         halt 422, station(:decide, faults: typed.faults, typed: params) unless typed.clean?
-        decide(cause, action, reason)
-        back_to "/jobs/#{job.number}/#{(action == "replace") ? "match" : "decide"}?fan=#{position.key}",
-          "Decided: #{cause_label(cause).downcase}."
+        decided = job.fault_at(decide(cause, action, reason).fault)
+        back_to "/jobs/#{job.number}/#{(action == "replace") ? "match" : "decide"}?fan=#{spot(decided)}",
+          "Decided#{" about the unit" if decided.unit?}: #{cause_label(cause).downcase}."
+      end
+
+      post "/jobs/:number/decide/withdraw" do
+        key = fault_here.key
+        take Entries::Withdrawn.new(fault: key, reason: text(:taken_back, 500))
+        back_to "/jobs/#{job.number}/decide?fan=#{position.key}", "Taken back: nothing is decided there any more."
+      rescue Logbook::Refused => problem
+        halt 422, station(:decide, faults: {"taken_back" => problem.message}, typed: params)
       end
 
       post "/jobs/:number/decide/countersign" do
-        take(Entries::DecisionCountersign.new(fan: position.key))
-        back_to "/jobs/#{job.number}/decide?fan=#{position.key}", "Countersigned."
+        take(Entries::DecisionCountersign.new(fault: fault_here.key))
+        back_to "/jobs/#{job.number}/decide?fan=#{spot}", "Countersigned."
       end
 
       private
 
       # A test that is still worth doing, as a link.
       def still_worth(test, row)
-        path = "/jobs/#{job.number}/measure?fan=#{position.key}"
+        path = "/jobs/#{job.number}/measure?fan=#{spot}"
         %(<a class="underline" href="#{h(path)}">#{h(test.short.downcase)}, #{row.minutes} min</a>)
       end
 
@@ -53,7 +61,8 @@ module Stations
       def decide(cause, action, reason)
         take Entries::Decision.new(
           id: client_id,
-          fan: position.key,
+          fault: fault_here.key,
+          besides: params[:besides] == "1",
           causes: [cause, *second_causes(cause)],
           proposed: standing.verdict,
           probability: probability(cause),

@@ -71,6 +71,7 @@ module Stations
             "#{decision.override_reason}", color: Paper::COPPER
         end
         gauges(fault)
+        paper.text words.disproved_words(fault), color: Paper::COPPER if fault.disproved?
       end
 
       def decided_line(decision)
@@ -80,8 +81,7 @@ module Stations
       end
 
       def gauges(fault)
-        pair = {"Before" => @report.settled("before", fault.fan),
-                "After" => @report.settled("after", fault.fan)}.compact
+        pair = @report.pair(fault)
         top = Shared::Drawing::AmpsScale.top_for(pair.values.map(&:answer)) if pair.any?
         pair.each do |moment, reading|
           paper.gap 3

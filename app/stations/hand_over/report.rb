@@ -33,7 +33,7 @@ module Stations
         (names.any? ? names : [job.fan_in_hand.long_label]).join(", ")
       end
 
-      # Every fan about which something was decided or chosen.
+      # Everything about which something was decided or chosen.
       def faults = job.faults
 
       def handover = job.handover
@@ -47,6 +47,14 @@ module Stations
       def settled(phase, fan)
         all = job.readings_of("amps", phase:, fan: fan.key).select(&:answer)
         all.reject { |one| one.verdict == "cannot_tell" }.last || all.last
+      end
+
+      # What was read at a fault's fan before and after the work on it, told once where two faults
+      # of one fan share it; nothing of what belongs to no fan.
+      # @return [Hash{String => Fenbo::JobFile::Reading}]
+      def pair(fault)
+        return {} if fault.unit? || shared_with_later?(fault)
+        {"Before" => settled("before", fault.fan), "After" => after(fault)}.compact
       end
 
       # Why each reading says what it says: limit, value and source, an amps reading's too.
@@ -79,10 +87,10 @@ module Stations
 
       def proof = @proof ||= Fenbo::Proof::Checklist.new(job)
 
-      # Every work plan somebody worked on: a fan and what was worked there.
+      # Every work plan somebody worked on: a fault and what was worked there.
       # @return [Array<Fenbo::WorkPlan::Progress>]
       def works
-        @works ||= started.map { |fan, task| Fenbo::WorkPlan::Progress.of(job, fan:, task:, limits: @limits) }
+        @works ||= started.map { |fault, task| Fenbo::WorkPlan::Progress.of(job, fault:, task:, limits: @limits) }
       end
 
       # Temporary measures that are not undone yet, as stopgaps.yml says them.
@@ -121,12 +129,21 @@ module Stations
 
       private
 
-      # Fans and tasks with a step done, as they were begun.
+      def after(fault)
+        return fault.after if fault.disproved?
+        settled("after", fault.fan)
+      end
+
+      def shared_with_later?(fault)
+        later = faults.drop(faults.index(fault) + 1).reject(&:unit?)
+        later.any? { |one| one.fan == fault.fan && one.after == fault.after }
+      end
+
+      # Faults and tasks with a step done, as they were begun.
       def started
-        hand = job.fan_in_hand
         job.steps.map { |step|
-          fan = unit.fan(step.fan) || hand
-          [fan, step.task || Fenbo::WorkPlan::Task.motor(fan.side)]
+          key = job.fault_key(step)
+          [key, step.task || Fenbo::WorkPlan::Task.motor(job.fault_at(key).fan.side)]
         }.uniq
       end
 

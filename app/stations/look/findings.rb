@@ -31,7 +31,7 @@ module Stations
 
       def back
         place = %w[look measure decide match].include?(params[:back]) ? params[:back] : "look"
-        "/jobs/#{job.number}/#{place}?fan=#{position.key}"
+        "/jobs/#{job.number}/#{place}?fan=#{spot}"
       end
     end
   end

@@ -18,7 +18,7 @@ module Stations
         need :record
         halt 422, page unless form.ask
         take(form.entry(id: client_id))
-        back_to "/jobs/#{job.number}/look?fan=#{position.key}",
+        back_to "/jobs/#{job.number}/look?fan=#{spot}",
           "Frost map kept: #{test_of("frost_pattern").label(form.result.verdict).downcase}."
       end
 

@@ -24,7 +24,7 @@ module Stations
 
       # Back to the step it belongs to, where it does.
       def where
-        {"fan" => position.key, "task" => params[:task], "step" => params[:step]}.compact
+        {"fan" => spot, "task" => params[:task], "step" => params[:step]}.compact
       end
 
       def entry

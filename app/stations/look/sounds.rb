@@ -53,7 +53,7 @@ module Stations
 
       def keep(sound)
         reading = take(sound.entry(id: client_id))
-        back_to "/jobs/#{job.number}/sounds?fan=#{position.key}&reading=#{reading.client_id}",
+        back_to "/jobs/#{job.number}/sounds?fan=#{spot}&reading=#{reading.client_id}",
           "Recording kept: #{test_of("sound_recording").label(reading.verdict).downcase}."
       end
 

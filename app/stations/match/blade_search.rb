@@ -59,7 +59,7 @@ module Stations
 
       # The chosen motor comes with a blade of its own.
       def brought?
-        !!@search.job.part_choice(@search.position.key) &&
+        !!@search.choice &&
           Fenbo::Matching::Motor.read(Fenbo::Input.new(row_of(chosen).slice(*Motor::COLUMNS).compact)).brings_blade?
       end
 
@@ -72,7 +72,7 @@ module Stations
       private
 
       def chosen
-        @search.job.part_choice(@search.position.key)&.motor || @search.motor(@search.candidates.first&.part_no)
+        @search.choice&.motor || @search.motor(@search.candidates.first&.part_no)
       end
 
       # A part of the catalogue, or one that was chosen, as the core reads it.

@@ -22,7 +22,7 @@ module Stations
         need :record
         halt 422, page unless form.ask
         take(form.entry(id: client_id))
-        back_to "/jobs/#{job.number}/fitting?#{Rack::Utils.build_query(fan: position.key, part: params[:part].to_s)}",
+        back_to "/jobs/#{job.number}/fitting?#{Rack::Utils.build_query(fan: spot, part: params[:part].to_s)}",
           "Measurements of #{position.label} kept."
       end
 
@@ -31,7 +31,7 @@ module Stations
       def part_no = params[:part].to_s
 
       def search
-        @search ||= PartSearch.new(job, position, also: [part_no])
+        @search ||= PartSearch.new(job, position, also: [part_no], fault: fault_here)
       end
 
       def motor

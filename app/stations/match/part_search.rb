@@ -28,14 +28,19 @@ module Stations
         offer["price_cents"] + offer.fetch("freight_cents", 0)
       end
 
-      attr_reader :job, :position
+      attr_reader :job, :position, :fault
 
       # @param also [Array<String>] part numbers judged whatever the net holds
-      def initialize(job, position, also: [])
+      # @param fault [Fenbo::JobFile::Fault] what it is for; nil: the fault in hand at this fan
+      def initialize(job, position, also: [], fault: nil)
         @job = job
         @position = position
         @also = also
+        @fault = fault || job.fault_of(position)
       end
+
+      # What stands chosen already.
+      def choice = fault.part_choice
 
       def old = position.motor
 

@@ -22,7 +22,7 @@ module Stations
         entry = spares.entry(params[:part_no])
         halt(*refuse(422, "That part does not fit", NOT_AMONG)) unless entry
         take entry
-        back_to "/jobs/#{job.number}/source?fan=#{position.key}", "#{entry.part_no} chosen."
+        back_to "/jobs/#{job.number}/source?fan=#{spot}", "#{entry.part_no} chosen."
       end
 
       post "/jobs/:number/match" do
@@ -30,7 +30,7 @@ module Stations
         candidate = search.candidates.find { |part| part.part_no == params[:part] }
         halt(*refuse(422, "That motor does not fit", NOT_AMONG)) unless candidate
         take part(candidate)
-        back_to "/jobs/#{job.number}/source?fan=#{position.key}", "#{candidate.part_no} chosen#{seat_words}."
+        back_to "/jobs/#{job.number}/source?fan=#{spot}", "#{candidate.part_no} chosen#{seat_words}."
       end
 
       # The blade chosen with the motor: a part number, or the old one kept.
@@ -38,14 +38,14 @@ module Stations
         need :decide
         asked = params[:blade].to_s.presence
         halt(*refuse(422, "That blade does not suit", "#{NOT_AMONG} Or keep the old one.")) unless blade_suits?(asked)
-        take_or_refuse(Entries::Blade.new(fan: position.key, part_no: asked), "No motor is chosen yet")
-        back_to "/jobs/#{job.number}/match?fan=#{position.key}",
+        take_or_refuse(Entries::Blade.new(fault: fault_here.key, part_no: asked), "No motor is chosen yet")
+        back_to "/jobs/#{job.number}/match?fan=#{spot}",
           asked ? "Blade #{asked} goes with it." : "The old blade stays."
       end
 
       get "/jobs/:number/beside" do
         numbers = Array(params[:parts]).map(&:to_s).uniq.first(MOST_BESIDE)
-        compared = PartSearch.new(job, position, also: numbers)
+        compared = PartSearch.new(job, position, also: numbers, fault: fault_here)
         station :beside, at: "match", compare: Comparison.new(compared, numbers)
       end
 
@@ -55,16 +55,16 @@ module Stations
       def kind
         return @kind if defined?(@kind)
         kinds = Fenbo::Matching::SpareKind.all
-        @kind = params[:kind] ? kinds[params[:kind]] : kinds[job.part_choice(position.key)&.spare&.kind] || decided_kind
+        @kind = params[:kind] ? kinds[params[:kind]] : kinds[fault_here.part_choice&.spare&.kind] || decided_kind
       end
 
       def decided_kind
-        return nil if job.part_choice(position.key)&.motor
-        Fenbo::Matching::SpareKind.for_part(Fenbo::WorkPlan::Task.part_of(job.fault_of(position)))
+        return nil if fault_here.part_choice&.motor
+        Fenbo::Matching::SpareKind.for_part(Fenbo::WorkPlan::Task.part_of(fault_here))
       end
 
       def spares
-        @spares ||= SpareSearch.new(job, position, kind, params, system: current_user.unit_system)
+        @spares ||= SpareSearch.new(job, fault_here, kind, params, system: current_user.unit_system)
       end
 
       def spare_page
@@ -80,7 +80,8 @@ module Stations
       # A part asked for by number is judged whatever the net holds.
       def search
         @search ||=
-          PartSearch.new(job, position, also: [params[:part].to_s, *found.map(&:part_no)].reject(&:empty?))
+          PartSearch.new(job, position, also: [params[:part].to_s, *found.map(&:part_no)].reject(&:empty?),
+            fault: fault_here)
       end
 
       def asked = params[:q].to_s.strip[0, 60]
@@ -96,13 +97,13 @@ module Stations
 
       # Without a motor the entry says what is missing.
       def blade_suits?(asked)
-        asked.nil? || job.part_choice(position.key).nil? || BladeSearch.new(search).candidates.any? { |blade|
+        asked.nil? || fault_here.part_choice.nil? || BladeSearch.new(search).candidates.any? { |blade|
           blade.part_no == asked
         }
       end
 
       def part(candidate)
-        Entries::Part.new(fan: position.key, part_no: candidate.part_no, grade: candidate.grade,
+        Entries::Part.new(fault: fault_here.key, part_no: candidate.part_no, grade: candidate.grade,
           checks: candidate.checks.as_json, beside: beside(candidate), **seat)
       end
 

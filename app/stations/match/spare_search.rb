@@ -10,10 +10,11 @@ module Stations
       COUNTS = (0..100_000)
 
       # @param kind [Fenbo::Matching::SpareKind]
-      def initialize(job, fan, kind, params, system: "si")
+      # @param fault [Fenbo::JobFile::Fault]
+      def initialize(job, fault, kind, params, system: "si")
         super(params, system:)
         @job = job
-        @fan = fan
+        @fault = fault
         @kind = kind
       end
 
@@ -50,7 +51,7 @@ module Stations
 
       def entry(part_no)
         one = candidates.find { |candidate| candidate.part_no == part_no } or return nil
-        Entries::Spare.new(fan: @fan.key, part_no:, grade: one.grade, checks: one.checks.as_json, wanted: old,
+        Entries::Spare.new(fault: @fault.key, part_no:, grade: one.grade, checks: one.checks.as_json, wanted: old,
           beside: {"extra_work" => one.extra_work.as_json, "transfers" => [], "parts" => []})
       end
 
@@ -68,12 +69,12 @@ module Stations
       end
 
       def wanted
-        choice = @job.part_choice(@fan.key)
+        choice = @fault.part_choice
         (choice&.spare&.kind == kind.id && choice.wanted) || {}
       end
 
       def of_the_record
-        unit, motor = @job.unit, @fan.motor
+        unit, motor = @job.unit, @fault.fan.motor
         {"hertz" => unit.supply_hertz, "amps" => unit.contactor_a, "poles" => unit.supply_phases,
          "uf" => motor&.capacitor_uf, "volts" => (unit.supply_volts unless kind.id == "run_capacitor")}
       end

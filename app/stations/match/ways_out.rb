@@ -20,7 +20,7 @@ module Stations
       def result = @form.result
 
       def path(part, **more)
-        query = {fan: @search.position.key, part:, **more}.compact
+        query = {fan: @search.job.short_key(@search.fault), part:, **more}.compact
         "/jobs/#{@search.job.number}/fitting?#{Rack::Utils.build_query(query)}"
       end
 

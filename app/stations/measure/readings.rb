@@ -7,14 +7,14 @@ module Stations
       post "/jobs/:number/readings" do
         instrument = Shared::Instrument.of(tool, params, user: current_user, job:, fan: position)
         reading = keep(instrument)
-        back_to "/jobs/#{job.number}/measure?fan=#{position.key}&tool=#{tool}",
+        back_to "/jobs/#{job.number}/measure?fan=#{spot}&tool=#{tool}",
           "#{instrument.label} kept: #{verdict_words(reading.verdict)}."
       end
 
       post "/jobs/:number/readings/:id/void" do
         reading = take(Entries::Void.new(of: :readings, id: params[:id], reason: text(:reason, 200)))
         page = (reading.phase == "after") ? "prove" : "measure"
-        back_to "/jobs/#{job.number}/#{page}?fan=#{position.key}&tool=#{reading.kind}", "Reading taken back."
+        back_to "/jobs/#{job.number}/#{page}?fan=#{spot}&tool=#{reading.kind}", "Reading taken back."
       end
 
       private

@@ -10,7 +10,7 @@ module Stations
 
       post "/jobs/:number/prove/checks/:check" do
         take_or_refuse(Entries::ProofTick.new(check: params[:check]), "There is no such check")
-        back_to "/jobs/#{job.number}/prove?fan=#{position.key}"
+        back_to "/jobs/#{job.number}/prove?fan=#{spot}"
       end
 
       post "/jobs/:number/prove/temperatures" do
@@ -18,20 +18,20 @@ module Stations
         arrival, leaving = typed.quantity(:arrival, "temperature"), typed.quantity(:leaving, "temperature")
         halt 422, page(faults: typed.faults, typed: params) unless typed.clean?
         take Entries::Temperatures.new(arrival:, leaving:)
-        back_to "/jobs/#{job.number}/prove?fan=#{position.key}", "Temperatures kept."
+        back_to "/jobs/#{job.number}/prove?fan=#{spot}", "Temperatures kept."
       end
 
       # The chosen part is in; of a motor, from here on the fan is known by its plate.
       post "/jobs/:number/prove/fitted" do
-        take_or_refuse(Entries::Fitted.new(fan: position.key), "Nothing to fit yet")
-        back_to "/jobs/#{job.number}/prove?fan=#{position.key}",
-          "#{job.part_choice(position.key).thing.part_no} is in #{position.label}."
+        take_or_refuse(Entries::Fitted.new(fault: fault_here.key), "Nothing to fit yet")
+        back_to "/jobs/#{job.number}/prove?fan=#{spot}",
+          "#{fault_here.part_choice.thing.part_no} is in #{position.label}."
       end
 
       # It is not fixed: back to Decide with what was learned.
       post "/jobs/:number/prove/retest" do
-        take_or_refuse(Entries::Retest.new(fan: position.key), "There is nothing to decide anew")
-        back_to "/jobs/#{job.number}/decide?fan=#{position.key}",
+        take_or_refuse(Entries::Retest.new(fault: fault_here.key), "There is nothing to decide anew")
+        back_to "/jobs/#{job.number}/decide?fan=#{spot}",
           "Not proved: what is still wrong with #{position.label}?"
       end
 
@@ -41,7 +41,7 @@ module Stations
         meter = meter_of(params)
         halt 422, page(instrument: meter) unless meter.ask
         reading = take(meter.entry(id: client_id, phase: "after"))
-        back_to "/jobs/#{job.number}/prove?fan=#{position.key}&tool=#{tool}",
+        back_to "/jobs/#{job.number}/prove?fan=#{spot}&tool=#{tool}",
           "#{meter.label} kept: #{verdict_words(reading.verdict)}."
       end
 

@@ -8,11 +8,9 @@ module Stations
       Row = Fenbo::Value.of(:fan, :answer, :because)
       QUIET = "quiet_normal"
 
-      # @param fan [Fenbo::JobFile::Fan] the one that is changed anyway
-      # @param plan [Fenbo::WorkPlan::Progress] of it
-      def initialize(job, fan, plan:)
+      # @param plan [Fenbo::WorkPlan::Progress] of the one that is changed anyway
+      def initialize(job, plan)
         @job = job
-        @fan = fan
         @plan = plan
       end
 
@@ -25,8 +23,8 @@ module Stations
       private
 
       def others
-        taken = @job.faults.map { |fault| fault.fan.key }
-        @job.unit.fans.select { |fan| fan.side == @fan.side && fan != @fan && !taken.include?(fan.key) }
+        taken = @job.faults.reject(&:unit?).map { |fault| fault.fan.key }
+        @job.unit.fans.select { |fan| fan.side == @plan.fan.side && fan != @plan.fan && !taken.include?(fan.key) }
       end
 
       def row(fan)
@@ -48,7 +46,7 @@ module Stations
       end
 
       # What the part in hand costs: the neighbour is its twin.
-      def price = @job.part_choice(@fan.key)&.motor&.price_cents
+      def price = @plan.choice&.motor&.price_cents
 
       # Made safe and proved it is already.
       def minutes

@@ -4,28 +4,28 @@ module Stations
   module Source
     # Where the chosen part can come from, and when the job would be done.
     class PartSources
-      # @param fan [String] key of the fan the part is for
+      # @param fault [Fenbo::JobFile::Fault] what the part is for
       # @param plan [Fenbo::WorkPlan::Progress]
       # @param clock [Fenbo::Product::JobClock]
-      def initialize(job, fan, plan:, clock:, now: Time.now)
+      def initialize(job, fault, plan:, clock:, now: Time.now)
         @job = job
-        @fan = fan
+        @fault = fault
         @plan = plan
         @clock = clock
         @now = now
       end
 
-      def thing = @job.part_choice(@fan)&.thing
+      def thing = @fault.part_choice&.thing
 
       # What keeps the product meanwhile.
       def stopgaps
-        @stopgaps ||= Fenbo::Product::Stopgaps.new(@job, @job.unit.fan(@fan), clock: @clock, limits: Shared::Shop.limits).all
+        @stopgaps ||= Fenbo::Product::Stopgaps.new(@job, @fault.fan, clock: @clock, limits: Shared::Shop.limits).all
       end
 
       def stopgap(id) = stopgaps.find { |one| one.id == id }
 
       # What is bought with it whoever sells it.
-      def besides = @besides ||= Besides.new(@job.part_choice(@fan))
+      def besides = @besides ||= Besides.new(@fault.part_choice)
 
       def result
         @result ||= Fenbo.call(:source, question, limits: Shared::Shop.limits)
@@ -56,7 +56,7 @@ module Stations
       def entry(option)
         ready_at = Shared::Shop.from_local(option.finish_at) - minutes * 60
         kept = option.as_json.merge("source" => Suppliers::Desk.name_of(option.offer))
-        Entries::Offer.new(fan: @fan, option: kept, ready_at:, second_trip: option.second_trip)
+        Entries::Offer.new(fault: @fault.key, option: kept, ready_at:, second_trip: option.second_trip)
       end
 
       def minutes

@@ -5,7 +5,7 @@ module Stations
     # Station 6: where the part comes from, and when.
     class Route < Shared::Route
       get "/jobs/:number/source" do
-        station :source, sources:, neighbours: Neighbours.new(job, position, plan:).rows
+        station :source, sources:, neighbours: Neighbours.new(job, plan).rows
       end
 
       post "/jobs/:number/source" do
@@ -13,7 +13,7 @@ module Stations
         option = sources.option(params[:offer], params[:finish_at], params[:stopgap])
         halt(*refuse(422, "That offer is gone", "Hours or stock have changed. Go back and choose again.")) unless option
         take sources.entry(option)
-        back_to "/jobs/#{job.number}/#{option.second_trip ? "source" : "fit"}?fan=#{position.key}",
+        back_to "/jobs/#{job.number}/#{option.second_trip ? "source" : "fit"}?fan=#{spot}",
           "#{Suppliers::Desk.name_of(option.offer)} it is."
       end
 
@@ -43,7 +43,7 @@ module Stations
       end
 
       def sources
-        @sources ||= PartSources.new(job, position.key, plan:, clock: product_clock)
+        @sources ||= PartSources.new(job, fault_here, plan:, clock: product_clock)
       end
     end
   end

@@ -36,15 +36,15 @@ module Stations
       end
 
       post "/jobs/:number/fit/steps/:step/undo" do
-        take Entries::StepUndone.new(fan: position.key, task: plan.task, step: params[:step])
+        take Entries::StepUndone.new(fault: plan.fault.key, task: plan.task, step: params[:step])
         back_to "#{here}&step=#{params[:step]}"
       end
 
       private
 
-      # The plan asked for, by fan and task; made safe counts for a working day.
+      # The plan asked for, by fault and task; made safe counts for a working day.
       def plan
-        @plan ||= Fenbo::WorkPlan::Progress.of(job, fan: position, task: params[:task], limits: Shared::Shop.limits,
+        @plan ||= Fenbo::WorkPlan::Progress.of(job, fault: fault_here.key, task: params[:task], limits: Shared::Shop.limits,
           now: Time.now)
       end
 

@@ -25,7 +25,7 @@ module Stations
       end
 
       def entry
-        Entries::Step.new(fan: @plan.fan.key, task: @plan.task, step: @params[:step].to_s, fasteners: @fasteners,
+        Entries::Step.new(fault: @plan.fault.key, task: @plan.task, step: @params[:step].to_s, fasteners: @fasteners,
           measured: @measured, proof: Array(@params[:proof]).filter_map { |one| Integer(one, exception: false) }, note:,
           skipped:)
       end

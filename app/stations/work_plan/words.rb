@@ -7,7 +7,7 @@ module Stations
       def task_words(task) = Shared::Words::TASKS.fetch(task)
 
       def plan_path(plan)
-        "/jobs/#{job.number}/fit?fan=#{plan.fan.key}&task=#{plan.task}"
+        "/jobs/#{job.number}/fit?fan=#{spot(plan.fault)}&task=#{plan.task}"
       end
 
       def print_path(plan) = plan_path(plan).sub("/fit?", "/fit/print?")

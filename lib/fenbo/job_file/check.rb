@@ -15,7 +15,8 @@ module Fenbo
       # Answers one sentence a place, led by where it stands; none when all is known.
       def faults
         [*family, *numbered("findings") { |one| finding(one) }, *numbered("readings") { |one| reading(one) },
-          *numbered("decisions") { |one| decision(one) }, *numbered("photos") { |one| own(one) }, *doubles]
+          *numbered("decisions") { |one| decision(one) }, *numbered("photos") { |one| own(one) },
+          *numbered("part_choices") { |one| [fault_of(one)] }, *numbered("steps") { |one| [fault_of(one)] }, *doubles]
       end
 
       private
@@ -46,7 +47,14 @@ module Fenbo
 
       def decision(one)
         strange = one.causes.reject { |id| Diagnosis::Cause.all.key?(id) }
-        [("causes: #{said(strange.first)} is not known here" if strange.any?), *own(one)]
+        [("causes: #{said(strange.first)} is not known here" if strange.any?), fault_of(one), *own(one)]
+      end
+
+      # Its place is a fan of this unit, or the unit.
+      def fault_of(one)
+        return nil if one.fault.nil?
+        place = one.fault[Faults::KEY, 1]
+        "fault: #{said(one.fault)} is no place of this unit" unless place == Faults::UNIT || @job.unit.fan(place)
       end
 
       # What an entry points at has to be in the same file.

@@ -2,9 +2,10 @@
 
 module Fenbo
   module JobFile
-    # One thing that is wrong on a job: the fan it sits at, what was decided about it, the
-    # part chosen for it, and the readings before and after.
-    Fault = Value.of(:fan, :decision, :part_choice, :before, :after) do
+    # One thing that is wrong on a job: its place, what was decided about it, the part chosen
+    # for it, and the readings before and after. `fan` is the fan it sits at or, of the unit's,
+    # the one at which it was seen.
+    Fault = Value.of(:key, :fan, :decision, :part_choice, :before, :after) do
       # What was done about it so far, as it may be told a customer: a part that was not
       # confirmed as fitted is chosen or ordered.
       # @return ["watched", "fitted", "ordered", "chosen", "decided"]
@@ -18,13 +19,22 @@ module Fenbo
       # What it is about: the unit, where its cause belongs to no fan alone.
       def place = unit? ? "The unit" : fan.long_label
 
+      def place_key = key[Faults::KEY, 1]
+
       def unit?
         causes = decision&.causes.to_a.filter_map { |id| Diagnosis::Cause.all[id] }
-        causes.any? && causes.all?(&:unit?)
+        place_key == Faults::UNIT || (causes.any? && causes.all?(&:unit?))
       end
 
+      # Its repair did not prove: something else was wrong, or is as well.
+      def disproved? = !!decision&.disproved?
+
+      def open? = !disproved?
+
       # Whether hands were laid on it, so that it has to be proved.
-      def worked_on? = %w[replace repair clean].include?(decision&.action)
+      def worked_on?
+        open? && %w[replace repair clean].include?(decision&.action)
+      end
     end
   end
 end

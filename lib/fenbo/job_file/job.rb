@@ -18,6 +18,8 @@ module Fenbo
       findings: [Finding], readings: [Reading], photos: [Photo], decisions: [Decision], part_choices: [PartChoice],
       steps: [StepDone], stations: [StationDone], proof_checks: [ProofCheck], handover: Shape.maybe(Handover)
     ) do
+      include Faults
+
       # Closed, or cancelled.
       def closed? = %w[closed cancelled].include?(status)
 
@@ -50,55 +52,6 @@ module Fenbo
       end
 
       def live_photos = photos.reject(&:voided?)
-
-      # The decision that stands: about this fan, or the last of all.
-      # @param fan [String, nil] its key
-      def decision(fan = nil)
-        decisions.reject { |one| one.voided? || (fan && place(one) != fan) }.last
-      end
-
-      # Since when what is seen of this fan is seen after a repair that did not prove; nil where
-      # none failed.
-      # @param fan [String] its key
-      def retested_at(fan)
-        decisions.select { |one| one.disproved? && place(one) == fan }.map(&:voided_at).max
-      end
-
-      # What was read after a repair that did not prove speaks of that repair alone.
-      def since_retest(readings, fan)
-        since = retested_at(fan)
-        since ? readings.select { |one| one.taken_at > since } : readings
-      end
-
-      # The part that stands chosen, for this fan or the last of all.
-      def part_choice(fan = nil)
-        part_choices.reject { |one| one.superseded_at || (fan && place(one) != fan) }.last
-      end
-
-      # Every fan about which something was decided or chosen, in the unit's order.
-      # @return [Array<Fault>]
-      def faults
-        unit.fans.map { |one| fault_of(one) }.select { |one| one.decision || one.part_choice }
-      end
-
-      # @param fan [Fan]
-      def fault_of(fan)
-        Fault.new(
-          fan:,
-          decision: decision(fan.key),
-          part_choice: part_choice(fan.key),
-          before: readings_of("amps", phase: "before", fan: fan.key).last,
-          after: since_retest(readings_of("amps", phase: "after", fan: fan.key), fan.key).last
-        )
-      end
-
-      # Whose plate readings after the work are judged by: the motor chosen for this fan, until
-      # it is fitted and is the fan's own.
-      # @param fan [Fan]
-      def plate_after(fan)
-        choice = part_choice(fan.key)
-        (choice&.motor && !choice.fitted?) ? choice.motor : fan.motor
-      end
 
       # The fan an entry is about; of one without, the fan in hand.
       def place(entry) = entry.fan || fan_in_hand&.key

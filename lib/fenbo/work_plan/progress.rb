@@ -2,32 +2,34 @@
 
 module Fenbo
   module WorkPlan
-    # The work plan of one fan and task of a job, with what has been done of it.
+    # The work plan of one fault and task of a job, with what has been done of it.
     #
-    #   Progress.of(job, fan: job.unit.fan("condenser-2"), now: Time.now).next_step
+    #   Progress.of(job, fault: "condenser-2", now: Time.now).next_step
     class Progress
       # Steps that wait for others, whatever their phase.
       WAITS = Check::BEFORE.group_by(&:last).transform_values { |pairs| pairs.map(&:first) }
         .merge("plugged_in" => %w[counted]).freeze
 
-      # @param fan [JobFile::Fan] nil: the fan in hand
+      # @param fault [String] its key, or a fan's; nil: the fault in hand
       # @param task [String] nil: what the fault asks for
       # @param now [Time] nil: what was made safe once stays so
-      def self.of(job, fan: nil, task: nil, limits: Limits.default, now: nil)
-        new(job, fan || job.fan_in_hand, task, limits, now)
+      def self.of(job, fault: nil, task: nil, limits: Limits.default, now: nil)
+        new(job, job.fault_at(fault), task, limits, now)
       end
 
-      attr_reader :job, :plan, :fan, :task
+      attr_reader :job, :plan, :fault, :task
 
-      def initialize(job, fan, task, limits, now)
+      def initialize(job, fault, task, limits, now)
         @job = job
-        @fan = fan
+        @fault = fault
         @limits = limits
         @now = now
-        @task = tasks.include?(task) ? task : Task.for_fault(job.unit.family, job.fault_of(fan))
+        @task = tasks.include?(task) ? task : Task.for_fault(job.unit.family, fault)
         @plan = build
         @done = mine.to_h { |step| [step.step, step] }
       end
+
+      def fan = fault.fan
 
       # What can be done at this fan.
       def tasks = @tasks ||= Task.possible(job.unit.family, fan.side)
@@ -109,8 +111,8 @@ module Fenbo
       # What moves to the new part: as Match judged the chosen one, else as the plan says.
       def transfers = choice&.beside&.fetch("transfers", nil) || plan.transfers
 
-      # The part chosen for this fan.
-      def choice = job.part_choice(fan.key)
+      # The part chosen for this fault.
+      def choice = fault.part_choice
 
       # The choice whose seat this step sets; nil elsewhere.
       def chosen_seat(step)
@@ -133,7 +135,7 @@ module Fenbo
 
       # Pictures taken at a step of this plan.
       def photos_of(id)
-        job.live_photos.select { |photo| photo.step == id && (photo.fan.nil? || photo.fan == fan.key) }
+        job.since_retest(job.live_photos, fan.key).select { |photo| photo.step == id && photo.about?(fan.key) }
       end
 
       def features = Plan.features(job.unit.family)
@@ -151,9 +153,7 @@ module Fenbo
       private
 
       def mine
-        job.steps.select { |one|
-          (one.fan || job.fan_in_hand.key) == fan.key && (one.task || Task.motor(fan.side)) == task
-        }
+        job.steps.select { |one| job.fault_key(one) == fault.key && (one.task || Task.motor(fan.side)) == task }
       end
 
       def back_of(step) = @done["#{step.id}_back"]&.fasteners || 0

@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module Entries
+  # A decision taken back, with the reason: there was no such fault. What was chosen for it and
+  # is not fitted is not wanted any more.
+  Withdrawn = Entry.of(:fault, :reason) do
+    def action = :decide
+
+    def against(book)
+      return [:fault, "Nothing is decided there."] unless book.job.decision(fault)
+      [:reason, "Say why it is taken back, in a few words."] if reason.nil?
+    end
+
+    def append(book)
+      ::Decision.find_by!(client_id: book.job.decision(fault).id).void(book.user, reason, at: book.now)
+      choice = book.choice(fault)
+      choice.update!(superseded_at: book.now) if choice && !choice.fitted_at
+    end
+  end
+end
