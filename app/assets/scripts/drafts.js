@@ -77,7 +77,10 @@ export const drafts = {
     document.addEventListener("htmx:beforeSwap", (event) => {
       const { requestConfig, xhr } = event.detail;
       const form = requestConfig.elt?.closest?.("form[data-draft]");
-      if (form && requestConfig.verb === "post" && (xhr.status < 400 || xhr.status === 422)) drafts.drop(form);
+      if (!form || requestConfig.verb !== "post" || !(xhr.status < 400 || xhr.status === 422)) return;
+      // A field that still has the focus says "change" once more when the page goes.
+      form.dataset.restored = "now";
+      drafts.drop(form);
     });
     drafts.restore(document);
   },
