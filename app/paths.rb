@@ -48,6 +48,8 @@ module Paths
     "source" => "Stations::Source::Route",
     "fit" => "Stations::WorkPlan::Route",
     "prove" => "Stations::Prove::Route",
+    "refrigerant" => "Circuits::Route",
+    "refrigerant.csv" => "Circuits::Route",
     "hand_over" => "Stations::HandOver::Route",
     "close" => "Stations::HandOver::Route",
     "sheet" => "Stations::HandOver::Route",

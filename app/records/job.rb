@@ -21,6 +21,9 @@ class Job < ApplicationRecord
   has_many :readings, -> { order(:taken_at, :id) }
   has_many :decisions, -> { order(:taken_at, :id) }
   has_many :photos, -> { order(:taken_at, :id) }
+  has_many :refrigerant_moves
+  has_many :leak_searches
+  has_many :leak_checks
   has_many :station_steps
   has_many :part_choices, -> { order(:created_at) }
   has_many :work_steps, -> { order(:done_at) }

@@ -122,7 +122,23 @@ class JobImport
     @job.findings.each { |one| entry(Finding, record, one, reading: @readings[one.reading]) }
     @job.photos.each { |one| entry(Photo, record, one, image_data: keep(PhotoUploader, one.file)) }
     @job.decisions.each { |one| entry(Decision, record, one, countersigned_by: person(one.countersigned_by)) }
+    @job.unit.circuits.to_a.each { |one| circuit(record, one) }
   end
+
+  # Of a ledger what was noted on this job; the rest comes with the jobs it was noted on.
+  def circuit(record, one)
+    place = once(Circuit, one, unit:)
+    of_this_job(one.moves).each do |move|
+      entry(RefrigerantMove, record, move, circuit: place, cylinder: Cylinder.called(move.cylinder))
+    end
+    of_this_job(one.leaks).each { |leak| entry(LeakSearch, record, leak, circuit: place) }
+    one.leaks.each do |leak|
+      search = LeakSearch.find_by(client_id: leak.id) or next
+      of_this_job(leak.checks).each { |check| entry(LeakCheck, record, check, leak_search: search) }
+    end
+  end
+
+  def of_this_job(list) = list.select { |one| one.job == @job.uid }
 
   def entry(model, record, part, **given)
     row(
@@ -163,8 +179,9 @@ class JobImport
     row(
       PartChoice, one,
       job: record, user: person(one.by), fitted_by: person(one.fitted_by), created_at: one.chosen_at,
-      fan_position: record.unit.position(one.fan || @job.fan_in_hand.key), fault: @job.fault_key(one), motor: part(Motor, one.motor),
-      blade: part(Blade, one.blade), spare: spare(one.spare), fit_reading: @readings[one.fit_reading]
+      fan_position: record.unit.position(one.fan || @job.fan_in_hand.key), fault: @job.fault_key(one),
+      motor: part(Motor, one.motor), blade: part(Blade, one.blade), spare: spare(one.spare),
+      fit_reading: @readings[one.fit_reading]
     )
   end
 

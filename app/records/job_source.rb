@@ -76,7 +76,23 @@ class JobSource
 
   def unit
     site = part(Fenbo::JobFile::Site, @rows["site"], customer: part(Fenbo::JobFile::Customer, @rows["customer"]))
-    part(Fenbo::JobFile::Unit, @rows["unit"], site:, fans: @rows["fans"].map { |row| fan(row) })
+    part(Fenbo::JobFile::Unit, @rows["unit"], site:, fans: @rows["fans"].map { |row| fan(row) },
+      circuits: @rows["circuits"].map { |row| circuit(row) })
+  end
+
+  def circuit(row)
+    moves = row["moves"].map { |one| of_ledger(Fenbo::JobFile::RefrigerantMove, one) }
+    leaks =
+      row["leaks"].map do |one|
+        checks = one["checks"].map { |check| of_ledger(Fenbo::JobFile::LeakCheck, check) }
+        of_ledger(Fenbo::JobFile::LeakSearch, one, checks:)
+      end
+    part(Fenbo::JobFile::Circuit, row, moves:, leaks:)
+  end
+
+  # The ledger goes over all jobs of the unit: its visits are not this job's.
+  def of_ledger(shape, row, **given)
+    part(shape, row, id: row["client_id"], by: who(row, "user"), voided_by: who(row, "voided_by"), **given)
   end
 
   def fan(row)

@@ -25,6 +25,23 @@ SELECT jsonb_build_object(
     ) ORDER BY f.side DESC, f.number), '[]')
     FROM fan_positions f WHERE f.unit_id = u.id
   ),
+  'circuits', (
+    SELECT coalesce(jsonb_agg(to_jsonb(i) || jsonb_build_object(
+      'moves', (
+        SELECT coalesce(jsonb_agg(to_jsonb(m) || jsonb_build_object('job', mj.uid, 'cylinder', y.label) ORDER BY m.on, m.id), '[]')
+        FROM refrigerant_moves m JOIN jobs mj ON mj.id = m.job_id JOIN cylinders y ON y.id = m.cylinder_id
+        WHERE m.circuit_id = i.id
+      ),
+      'leaks', (
+        SELECT coalesce(jsonb_agg(to_jsonb(l) || jsonb_build_object('job', lj.uid, 'checks', (
+          SELECT coalesce(jsonb_agg(to_jsonb(k) || jsonb_build_object('job', kj.uid) ORDER BY k.on, k.id), '[]')
+          FROM leak_checks k JOIN jobs kj ON kj.id = k.job_id WHERE k.leak_search_id = l.id
+        )) ORDER BY l.on, l.id), '[]')
+        FROM leak_searches l JOIN jobs lj ON lj.id = l.job_id WHERE l.circuit_id = i.id
+      )
+    ) ORDER BY i.name), '[]')
+    FROM circuits i WHERE i.unit_id = u.id
+  ),
   'motors', (
     SELECT coalesce(jsonb_agg(to_jsonb(m) ORDER BY m.installed_on, m.id), '[]')
     FROM fitted_motors m JOIN fan_positions f ON f.id = m.fan_position_id WHERE f.unit_id = u.id

@@ -8,6 +8,7 @@ module Policy
     record: %w[technician apprentice],
     decide: %w[technician apprentice],
     countersign: %w[technician],
+    move_refrigerant: %w[technician apprentice],
     open_job: %w[technician office apprentice],
     assign: %w[technician office],
     edit_units: %w[technician office],
@@ -24,6 +25,7 @@ module Policy
     record: "Readings and findings are for technicians and apprentices.",
     decide: "Deciding and closing are for technicians and apprentices.",
     countersign: "A countersign is for technicians.",
+    move_refrigerant: "Refrigerant is moved by licensed people only; the office notes who is.",
     assign: "Handing out jobs is for technicians and the office.",
     edit_units: "Units are kept by technicians and the office.",
     add_customers: "New customers are noted by technicians and the office.",
@@ -35,9 +37,14 @@ module Policy
     bundle_reports: "Reports of many jobs are for technicians and the office."
   }.freeze
 
+  # What needs a licence beside the role.
+  LICENSED = %i[move_refrigerant].freeze
+
   module_function
 
-  def allows?(user, action) = ROLES.fetch(action).include?(user.role)
+  def allows?(user, action)
+    ROLES.fetch(action).include?(user.role) && (user.licensed? || !LICENSED.include?(action))
+  end
 
   def why_not(action) = WORDS.fetch(action, "Your role does not allow this.")
 end

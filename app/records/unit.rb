@@ -7,6 +7,7 @@ class Unit < ApplicationRecord
   belongs_to :site
   has_many :fan_positions, -> { order(Arel.sql("side DESC"), :number) }
   has_many :jobs
+  has_many :circuits, -> { order(:name) }
   has_one :customer, through: :site
 
   # What a known refrigerant is, nobody has to tick.

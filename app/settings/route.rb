@@ -64,6 +64,15 @@ module Settings
       page(password_link: [user, "#{request.base_url}/new-password/#{PasswordLink.issue(user, current_user)}"])
     end
 
+    # Who may move refrigerant, by the number of the licence; none takes it away.
+    post "/settings/people/:id/licence" do
+      need :manage_people
+      user = User.find(whole(params[:id]))
+      number = params[:licence].to_s.strip[0, 60].presence
+      user.update!(licensed: !number.nil?, licence: number)
+      back_to "/settings", "#{user.name} #{number ? "may" : "may no longer"} move refrigerant."
+    end
+
     # This device too: whoever lost a phone begins anew.
     post "/settings/sign-out-everywhere" do
       current_user.update!(session_version: current_user.session_version + 1)

@@ -53,9 +53,9 @@ module Shared
       Html.template(settings.views, name).render(self, locals)
     end
 
-    # A labelled field with its unit, hint and fault.
-    def field(name, label, value: nil, fault: nil, unit: nil, hint: nil, type: "text", **attributes)
-      partial(:field, name:, label:, value:, fault:, unit:, hint:, type:, attributes:)
+    # A labelled field with its unit, hint and fault; `id` where a page has several of one name.
+    def field(name, label, value: nil, fault: nil, unit: nil, hint: nil, type: "text", id: name, **attributes)
+      partial(:field, name:, id:, label:, value:, fault:, unit:, hint:, type:, attributes:)
     end
 
     def choices(name, label, options, value: nil, fault: nil, hint: nil)

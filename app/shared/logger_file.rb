@@ -5,8 +5,8 @@ require "time"
 module Shared
   # Temperatures against time as people and loggers write them: a line each, minute or
   # clock time or full date first, temperature after it, parted by comma, semicolon,
-  # tab or spaces. A heading line is passed over; a line that is not understood is
-  # named. docs/formats.md describes it.
+  # tab or spaces. A logger's CSV with a heading is read by LoggerTable; a line that is not
+  # understood is named. docs/formats.md describes it.
   class LoggerFile
     CLOCK = /\A(\d{1,2}):(\d{2})(?::(\d{2}))?\z/
     STAMP = /\A\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}/
@@ -20,12 +20,13 @@ module Shared
       @system = system
       lines = text.to_s.scrub.lines.map(&:strip).reject(&:empty?)
       @fault = "More than #{most} lines: leave out what came before the repair." if lines.size > most
-      @rows = @fault ? [] : read(lines)
+      @rows = @fault ? [] : read(lines, LoggerTable.of(lines, system:))
     end
 
     private
 
-    def read(lines)
+    def read(lines, table)
+      return table.rows.tap { @fault = table.fault } if table
       parsed = lines.each_with_index.filter_map { |line, index| parse(line, index) }
       start = parsed.first&.first || 0
       parsed.map { |minute, c| {"minute" => (@clocked ? minute - start : minute).round(3), "c" => c} }

@@ -5,6 +5,7 @@ module Shared
   module Words
     include ReadingWords
     include PartWords
+    include LedgerWords
 
     VERDICTS = {
       "within" => "within",

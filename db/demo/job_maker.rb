@@ -106,6 +106,7 @@ module Demo
       visits
       found
       amps
+      CircuitMaker.new(@job, visit, last_moment).make(@row["circuits"]) if @row["circuits"]
       decide if @row["decide"]
       fit if @row["fit"]
       match if @row["match"]

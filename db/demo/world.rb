@@ -3,6 +3,7 @@
 require "yaml"
 require_relative "catalogue"
 require_relative "senses"
+require_relative "circuit_maker"
 require_relative "job_maker"
 
 module Demo
@@ -40,6 +41,8 @@ module Demo
         "true_rms" => false
       }
     }.freeze
+    # Who may move refrigerant.
+    LICENCES = {"ilka" => "K-2207", "pavo" => "K-1184"}.freeze
     YEARS = 3
 
     def initialize(today:, now: Time.now)
@@ -70,7 +73,9 @@ module Demo
 
     def people
       Demos::PEOPLE.each do |person|
-        User.create!(**person, password: Demos::PASSWORD, meter: METERS.fetch(person[:login], {}))
+        licence = LICENCES[person[:login]]
+        User.create!(**person, password: Demos::PASSWORD, meter: METERS.fetch(person[:login], {}),
+          licensed: !licence.nil?, licence:)
       end
     end
 

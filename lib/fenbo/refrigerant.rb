@@ -5,6 +5,7 @@ module Fenbo
   #   Group    a refrigerant by its name: what it does when it leaks
   #   Ledger   added and recovered by cylinder weight, and the leak rate a year
   module Refrigerant
+    autoload :Charge, "fenbo/refrigerant/charge"
     autoload :Group, "fenbo/refrigerant/group"
     autoload :Ledger, "fenbo/refrigerant/ledger"
   end

@@ -98,6 +98,31 @@ RSpec.describe "the instruments", :rolled_back do
       expect(rows("0\t41\n30\t50", system: "us")).to eq [[0.0, 5.0], [30.0, 10.0]]
     end
 
+    def table(text, system: "si")
+      log = described_class.new(text, system:, most: 100)
+      log.fault || log.rows.map { |row| [row["minute"], row["c"].round(1)] }
+    end
+
+    it "reads a logger's CSV of three shapes: one column a moment, day and clock apart, month first in °F" do
+      plain = "Logger 7\nSite: cellar\n\nDate/Time,Temperature (°C),Battery\n" \
+        "2031-05-05 23:50:00,12.4,ok\n2031-05-06 00:05,9.8,ok"
+      expect(table(plain)).to eq [[0.0, 12.4], [15.0, 9.8]]
+      apart = "No.;Date;Time;Probe 1 °C;rh %\n1;05.05.2031;23:50;12,4;80\n2;06.05.2031;00:05;9,8;81" \
+        "\n3;06.05.2031;00:20;---;81\n4;06.05.2031;00:35;7,0;80\n5;06.05.2031;00:50;6,1;80"
+      expect(table(apart, system: "us")).to eq [[0.0, 12.4], [15.0, 9.8], [45.0, 7.0], [60.0, 6.1]]
+      month = "#,\"Date Time\",\"Temp, °F\"\n1,05/05/2031 11:50:00 PM,54.3\n2,05/06/2031 12:05:00 AM,49.6"
+      expect(table(month)).to eq [[0.0, 12.4], [15.0, 9.8]]
+      expect(table("Elapsed (min)\tTemp C\n0\t12.4\n15\t9.8")).to eq [[0.0, 12.4], [15.0, 9.8]]
+      expect(table("Time;Temp C\n23:50;12,4\n00:05;9,8")).to eq [[0.0, 12.4], [15.0, 9.8]]
+    end
+
+    it "says what is wrong with a logger's CSV, by its line" do
+      expect(table("x\nDate/Time,Temp °C\n2031-05-05 14:00,12\nnever,11")).to include "Line 4, “never,11”"
+      expect(table("Date/Time,Temp °C\n2031-05-05 14:00,\n2031-05-05 14:10,\n2031-05-05 14:20,4"))
+        .to include "2 of 3 lines"
+      expect(table("Date/Time,Temp °C\n")).to include "no line below it"
+    end
+
     it "names the line it does not understand" do
       expect(rows("0 12\nsoon cold")).to include "Line 2, “soon cold”"
       expect(rows("0 12\n1 11\n2 10\n3 9")).to include "More than 3 lines"

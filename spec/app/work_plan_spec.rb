@@ -160,6 +160,8 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
   end
 
   it "prints every step with its box" do
+    get "/jobs/#{job.number}/fit/print?task=cleaning&paper=letter"
+    expect(page).to include "on-letter"
     get "/jobs/#{job.number}/fit/print?task=cleaning"
     expect(page.scan(%(class="box")).size).to be >= plan(task: "cleaning").steps.size
   end

@@ -21,6 +21,7 @@ module Stations
         @report.faults.each { |fault| fault(fault) }
         seen
         work
+        refrigerant
         proof
         after
         signature
@@ -110,6 +111,20 @@ module Stations
         cleanings.each { |reading| paper.text "Cleaning: #{reading.reasons.map(&:text).join(". ")}." }
         paper.text "Moved over from the old part: #{@report.transferred.join(", ")}." if @report.transferred.any?
         @report.deviations.each { |step, done| paper.text deviation_line(step, done), color: Paper::COPPER }
+      end
+
+      # What was moved, and leaks, on this job; what leaks still is said again.
+      def refrigerant
+        told = @report.refrigerant
+        return if told.moves.empty? && told.leaks.empty?
+        paper.section "Refrigerant"
+        told.moves.each { |circuit, move|
+          paper.text "#{circuit.name}: #{words.moved_words(move)}, by #{move.by.name}."
+        }
+        told.leaks.each do |circuit, leak|
+          paper.text "#{circuit.name}, leak search: #{words.leak_words(leak)}#{". Open still" if leak.open?}.",
+            color: leak.open? ? Paper::BAD : Paper::INK
+        end
       end
 
       def cleanings = job.readings_of("cleaning")

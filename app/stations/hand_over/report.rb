@@ -100,6 +100,19 @@ module Stations
         faults.filter_map { |fault| Fenbo::Product::Stopgaps.table[fault.part_choice&.offer.to_h["stopgap"]] }.uniq
       end
 
+      # What was noted of refrigerant on this job, each with its circuit.
+      Refrigerant = Fenbo::Value.of(:moves, :leaks)
+
+      def refrigerant
+        circuits = unit.circuits.to_a
+        Refrigerant.new(moves: own(circuits, &:live_moves),
+          leaks: circuits.flat_map { |circuit|
+            circuit.live_leaks.select { |one|
+              told?(one)
+            }.map { |one| [circuit, one] }
+          })
+      end
+
       # What was measured along the work plans.
       Measured = Fenbo::Value.of(:where, :label, :value, :kind)
 
@@ -138,6 +151,13 @@ module Stations
         later = faults.drop(faults.index(fault) + 1).reject(&:unit?)
         later.any? { |one| one.fan == fault.fan && one.after == fault.after }
       end
+
+      def own(circuits)
+        circuits.flat_map { |circuit| yield(circuit).select { |one| one.job == job.uid }.map { |one| [circuit, one] } }
+      end
+
+      # A search of this job, or a leak of an earlier one that is open still.
+      def told?(leak) = leak.job == job.uid || leak.open?
 
       # Faults and tasks with a step done, as they were begun.
       def started

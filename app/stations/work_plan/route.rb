@@ -6,13 +6,15 @@ module Stations
     class Route < Shared::Route
       include Words
 
+      PAPERS = {"a4" => "A4", "letter" => "Letter"}.freeze
+
       get "/jobs/:number/fit" do
         page
       end
 
       # On paper: every step with its box, drawing and cautions.
       get "/jobs/:number/fit/print" do
-        erb :print, layout: false, locals: {plan:}
+        erb :print, layout: false, locals: {plan:, paper:}
       end
 
       post "/jobs/:number/fit/features" do
@@ -41,6 +43,12 @@ module Stations
       end
 
       private
+
+      # As asked, else as the reader's units suggest.
+      def paper
+        return params[:paper] if PAPERS.key?(params[:paper])
+        (current_user.unit_system == "us") ? "letter" : "a4"
+      end
 
       # The plan asked for, by fault and task; made safe counts for a working day.
       def plan

@@ -9,7 +9,8 @@ module Fenbo
     # of the fault it is about (Faults), nil in files of before faults had one.
     Decision = Entry.of(
       causes: [String], probability: Shape.maybe(Float), proposed: String, override_reason: Shape.maybe(String),
-      action: String, standing: Hash, fault: Shape.maybe(String), countersigned_by: Shape.maybe(Person), countersigned_at: Shape.maybe(Time)
+      action: String, standing: Hash, fault: Shape.maybe(String),
+      countersigned_by: Shape.maybe(Person), countersigned_at: Shape.maybe(Time)
     ) do
       # Taken back because the repair did not prove.
       def disproved? = voided? && void_reason == NOT_PROVED

@@ -32,13 +32,14 @@ module Fenbo
 
     # The motor or other part picked for a fan, the blade with it, the seat of its hub, and where it comes
     # from. `fan` is the fan's key, nil in files of before parts had one: then it is the fan in
-    # hand; `fault` that of the fault it is for (Faults). `fit_reading` is the id of the measurements the seat rests on; `fitted_at` is nil
-    # until somebody confirmed that it sits in its place. `beside` is what comes with the
-    # choice: {"extra_work" => [{id, text, minutes}], "transfers" => […], "parts" => […]}; `wanted`
-    # what was noted of the old part that is no motor.
+    # hand; `fault` that of the fault it is for (Faults). `fit_reading` is the id of the measurements
+    # the seat rests on; `fitted_at` is nil until somebody confirmed that it sits in its place.
+    # `beside` is what comes with the choice: {"extra_work" => [{id, text, minutes}], "transfers" => […],
+    # "parts" => […]}; `wanted` what was noted of the old part that is no motor.
     PartChoice = Shape.of(
-      uid: String, by: Person, fan: Shape.maybe(String), fault: Shape.maybe(String), fitted_at: Shape.maybe(Time), fitted_by: Shape.maybe(Person),
-      chosen_at: Time, motor: Shape.maybe(CataloguePart), blade: Shape.maybe(CatalogueBlade),
+      uid: String, by: Person, fan: Shape.maybe(String), fault: Shape.maybe(String),
+      fitted_at: Shape.maybe(Time), fitted_by: Shape.maybe(Person), chosen_at: Time, motor: Shape.maybe(CataloguePart),
+      blade: Shape.maybe(CatalogueBlade),
       grade: Shape.maybe(String), checks: Array, offer: Shape.maybe(Hash), ready_at: Shape.maybe(Time),
       superseded_at: Shape.maybe(Time), seat_mm: Shape.maybe(Float), spacers: Shape.maybe(Integer),
       fit_reading: Shape.maybe(String), beside: Shape.maybe(Hash), spare: Shape.maybe(CatalogueSpare),

@@ -6,7 +6,8 @@ module Fenbo
     # `fault` and `task` say of which plan (nil in older files: the motor of the fan in hand); `skipped`
     # with its reason in `note` where it was left out.
     StepDone = Shape.of(
-      step: String, fan: Shape.maybe(String), fault: Shape.maybe(String), task: Shape.maybe(String), by: Person, done_at: Time,
+      step: String, fan: Shape.maybe(String), fault: Shape.maybe(String), task: Shape.maybe(String), by: Person,
+      done_at: Time,
       fasteners: Shape.maybe(Integer), measured: Shape.maybe(Float), note: Shape.maybe(String),
       skipped: Shape.maybe(Shape::FLAG)
     ) do

@@ -4,7 +4,8 @@ module Fenbo
   module JobFile
     # One refrigeration unit with its fans. Temperatures in °C, supply in V and Hz,
     # currents in A, money in whole cents; `features` by the work plan's own ids; `contactors`
-    # shared by all fans, or each fan its own.
+    # shared by all fans, or each fan its own. `circuits` with their refrigerant ledgers, nil in
+    # files of before there were any.
     Unit = Shape.of(
       uid: String, name: String, family: String, model: Shape.maybe(String), serial: Shape.maybe(String),
       installed_year: Shape.maybe(Integer), refrigerant: Shape.maybe(String), flammable: Shape::FLAG,
@@ -14,7 +15,7 @@ module Fenbo
       ambient_high_c: Shape.maybe(Float), wet: Shape::FLAG, belt: Shape::FLAG, overload_low_a: Shape.maybe(Float),
       overload_high_a: Shape.maybe(Float), contactor_a: Shape.maybe(Float), contactors: Shape.maybe(String),
       features: Hash,
-      quirks: Shape.maybe(String), site: Site, fans: [Fan]
+      quirks: Shape.maybe(String), site: Site, fans: [Fan], circuits: Shape.maybe([Circuit])
     ) do
       def family_label = Knowledge.table("families")[family]["label"]
 
@@ -26,6 +27,12 @@ module Fenbo
       # The side its drawing shows.
       def hero_side
         fans.first&.side || Knowledge.table("families")[family]["sides"].first
+      end
+
+      # Leaks found and not yet seen to hold, each with its circuit.
+      # @return [Array<Array(Circuit, LeakSearch)>]
+      def open_leaks
+        circuits.to_a.flat_map { |circuit| circuit.open_leaks.map { |leak| [circuit, leak] } }
       end
 
       def fan(key) = fans.find { |one| one.key == key }
