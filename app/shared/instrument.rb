@@ -14,6 +14,7 @@ module Shared
       "phases" => "Three legs",
       "windings" => "Windings",
       "capacitor" => "Capacitor",
+      "driven" => "Signal and stages",
       "product" => "Product's clock",
       "pulldown" => "Pull-down",
       "refrigerant" => "Refrigerant"

@@ -75,6 +75,10 @@ module Shared
       end
     end
 
+    def picture_of_driven(_instrument, asked, result)
+      (result && asked["steps"].any?) ? Drawing::Steps.new(result:, asked:).svg : ""
+    end
+
     def picture_of_refrigerant(_instrument, asked, result)
       return "" unless result
       warn = asked["warn_percent"] || Shop.limits["refrigerant.warn"]

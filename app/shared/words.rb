@@ -33,9 +33,11 @@ module Shared
       "stalls_above" => "stalls above the setpoint",
       "rising" => "rising",
       "too_early" => "too early to tell",
-      "no_history" => "nothing added yet"
+      "no_history" => "nothing added yet",
+      "follows" => "follows its control",
+      "does_not_follow" => "does not follow its control"
     }.freeze
-    GOOD = %w[within good sound waits on_course healthy].freeze
+    GOOD = %w[within good sound waits on_course healthy follows].freeze
     OPEN = %w[unclear cannot_tell not_by_amps watch incomplete too_early no_history hours].freeze
     HINTS = {
       "amps" =>
@@ -46,6 +48,7 @@ module Shared
       "windings" => "Dead, isolated, connector off. Pair by pair, “open” where there is no path.",
       "capacitor" => "What is printed, and what it measures; or amps and volts under load, without taking it out.",
       "product" => "Two readings give this box's own pace; else the family's usual one is taken.",
+      "driven" => "Watts at 0, 5 and 10 V, or how many fans run at each stage, once everything is back.",
       "pulldown" => "Four readings over fifteen minutes at least, once everything runs again.",
       "refrigerant" => "Cylinder weights before and after. For licensed people; the limit that counts is local law's."
     }.freeze

@@ -63,8 +63,8 @@ module Fenbo
     end
 
     %w[
-      air amps blades capacitor charge cleaning diagnose energy fan_laws fit frost match nameplate neighbour phases
-      procedure product pulldown refrigerant replace sound source spare trend windings
+      air amps blades capacitor charge cleaning diagnose driven energy fan_laws fit frost match nameplate neighbour
+      phases procedure product pulldown refrigerant replace sound source spare trend windings
     ].each { |name| require_relative "tools/#{name}" }
     ALL.freeze
   end

@@ -38,6 +38,25 @@ RSpec.describe Fenbo::Proof::Checklist, :rolled_back do
     expect(proof.checks.keys).to include "drain_gap"
   end
 
+  it "takes the watts at 0, 5 and 10 V for having driven it, where they follow" do
+    plate(family: "ec", control: "0_10v", watts: 22)
+    decide("winding_open")
+    get "/jobs/#{job.number}/prove?fan=evaporator-1"
+    expect(page).to include "Driven through its control", "Watts at each signal"
+    driven = ->(*watts) do
+      send_form "/jobs/#{job.number}/prove/readings", tool: "driven", fan: "evaporator-1", client_id: SecureRandom.uuid,
+        **%i[at_0 at_5 at_10].zip(watts).to_h
+    end
+    driven["1", "22", "22"]
+    expect([job.readings.last.verdict, proof.done?("speeds")]).to eq ["does_not_follow", false]
+    driven["1", "about", "22"]
+    expect([status, page]).to match [422, include("about", "not understood")]
+    driven["1", "8", "21"]
+    expect([proof.done?("speeds"), proof.done_by("speeds")&.uid]).to match [true, be_a(String)]
+    get "/jobs/#{job.number}/report.pdf"
+    expect(status).to eq 200
+  end
+
   it "wants no amps for a gasket, and the paper strip instead" do
     decide("door_seal_leaking")
     expect(proof.checks.keys).to include("seal_holds").and(satisfy { |list| !list.include?("right_way") })

@@ -58,9 +58,11 @@ module Stations
         Shared::Instrument.of(tool, typed, user: current_user, job:, fan: position, phase: "after")
       end
 
-      def tool = (params[:tool] == "pulldown") ? "pulldown" : "amps"
+      def tool
+        %w[pulldown driven].include?(params[:tool]) ? params[:tool] : "amps"
+      end
 
-      # The clamp after the work, or the box on its way down.
+      # The clamp after the work, its control driven, or the box on its way down.
       def meter_of(typed)
         Shared::Instrument.of(tool, typed, user: current_user, job:, fan: position, phase: "after")
       end

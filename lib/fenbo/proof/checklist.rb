@@ -16,7 +16,7 @@ module Fenbo
       # @param job [JobFile::Job]
       def initialize(job)
         @job = job
-        again = job.unit.fans.filter_map { |fan| job.retested_at(fan.key) }.max
+        @again = again = job.unit.fans.filter_map { |fan| job.retested_at(fan.key) }.max
         # What was seen after a repair that did not prove has to be seen again.
         @done = job.proof_checks.reject { |check| again && check.done_at < again }.to_h { |check| [check.check, check] }
       end
@@ -28,9 +28,22 @@ module Fenbo
           .transform_values { |row| row["text"] }
       end
 
-      def done?(id) = @done.key?(id)
+      # Ticked, or answered by a reading.
+      def done?(id) = @done.key?(id) || !answered(id).nil?
 
-      def done_by(id) = @done[id]&.by
+      def done_by(id) = @done[id]&.by || answered(id)&.by
+
+      # The reading after the work that answers a check; nil where none does, or it says no.
+      def answered(id)
+        tool = Checklist.all.dig(id, "reading") or return
+        told = @job.readings_of(tool, phase: "after").select { |one| @again.nil? || one.taken_at > @again }
+        told.last if told.last&.verdict == "follows"
+      end
+
+      # The instruments that this check-list asks for besides the clamp.
+      def instruments
+        checks.keys.filter_map { |id| Checklist.all.dig(id, "reading") }.uniq
+      end
 
       # Fans that were worked on; the one in hand where nothing was decided.
       # @return [Array<JobFile::Fault>]
