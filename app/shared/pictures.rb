@@ -3,8 +3,10 @@
 module Shared
   # Drawings, ready to be put into a page.
   module Pictures
-    def plate(unit, findings: [], hand: nil, links: nil)
-      Cutaway::Plate.of(unit, findings:, hand:, links:).svg
+    # @param lit [String, nil] the part worked on, as Plate calls it; what has no place of its own
+    #   there is lit at the fan in hand
+    def plate(unit, findings: [], hand: nil, links: nil, lit: nil)
+      Cutaway::Plate.of(unit, findings:, hand:, links:, lit:).svg
     end
 
     # A map as it was kept.

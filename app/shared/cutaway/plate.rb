@@ -21,8 +21,8 @@ module Shared
         "rack_condenser" => "RoofCondenser"
       }.freeze
 
-      def self.of(unit, findings: [], hand: nil, links: nil)
-        Cutaway.const_get(KINDS.fetch(unit.family)).new(unit, findings, hand, links)
+      def self.of(unit, findings: [], hand: nil, links: nil, lit: nil)
+        Cutaway.const_get(KINDS.fetch(unit.family)).new(unit, findings, hand, links, lit)
       end
 
       # Parts of a family that have tests of their own: id => label.
@@ -37,16 +37,18 @@ module Shared
           .transform_values { |row| row["label"] }
       end
 
-      def initialize(unit, findings, hand, links)
+      def initialize(unit, findings, hand, links, lit = nil)
         @unit = unit
         @findings = findings.reject(&:voided?)
         @hand = hand
         @links = links
+        @lit = lit
       end
 
       def svg
         @svg = Drawing::Svg.new(WIDTH, height, label: label, css: "plate")
         draw
+        light_fan if @lit && !@placed
         @svg.to_s
       end
 
@@ -78,8 +80,21 @@ module Shared
           @findings.select { |finding| finding.fan.nil? }.to_h { |finding| [finding.test, finding.outcome] }
       end
 
+      # What is lit and has no place of its own is at the fan in hand.
+      def light_fan
+        cx, cy, radius = @hand_at
+        @svg.circle(cx, cy, radius + 8, "lit-part") if @hand_at
+      end
+
+      def light(id, x, y, width, height)
+        return unless id == @lit
+        @placed = true
+        @svg.rect(x - 4, y - 4, width + 8, height + 8, "lit-part", rx: 3)
+      end
+
       # A part that opens its tests when tapped; the page lists the same as links.
       def part(id, x, y, width, height)
+        light(id, x, y, width, height)
         return unless @links && self.class.parts(@unit).key?(id)
         @svg.group(class: "part-link") do
           @svg.rect(
@@ -94,6 +109,7 @@ module Shared
       end
 
       def fan(position, cx, cy, radius)
+        @hand_at = [cx, cy, radius] if position == @hand
         Fan.new(
           @svg,
           cx,

@@ -49,7 +49,7 @@ module Shared
 
       def full_line
         y = BASE - high(@full)
-        @svg.line(20, y, WIDTH - 20, y, "line-feed")
+        @svg.line(20, y, WIDTH - 20, y, "limit-soft")
           .text(WIDTH - 20, y - 6, @volts ? "plate" : "all fans", "axis-words", text_anchor: "end")
       end
 

@@ -22,9 +22,20 @@ module Stations
         "#{left} × #{step.fasteners["kind"]}, #{step.fasteners["size"]}, #{step.fasteners["where"]}"
       end
 
-      # The step drawn; where it is about no part, the unit with the fan in hand.
-      def scene(plan, step)
-        step.shape ? Scene.new(plan, step).svg : plate(job.unit, hand: plan.fan)
+      # Where the parts of a step's drawing sit on the unit; what is left out sits at the fan.
+      PLACES = {"coil" => "coil", "heater" => "coil", "pan" => "drain", "filter" => "coil", "gasket" => "door",
+                "switch" => "door", "rack" => "door", "lock" => "supply", "contactor" => "supply", "box" => "supply",
+                "plug" => "supply"}.freeze
+      AT_FAN = "fan"
+
+      # The step drawn.
+      def scene(plan, step) = Scene.new(plan, step).svg
+
+      # The unit with the part of this step lit.
+      def where(plan, step)
+        lit = PLACES.fetch(step.shape, AT_FAN) if step.shape
+        lit = "condenser" if lit == "coil" && plan.fan.side == "condenser"
+        plate(job.unit, hand: plan.fan, lit:)
       end
 
       def phase_words(phase) = Shared::Words::PHASES[phase]
