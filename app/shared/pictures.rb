@@ -9,6 +9,14 @@ module Shared
       Cutaway::Plate.of(unit, findings:, hand:, links:, lit:).svg
     end
 
+    # What was heard in a recording, as a spectrum; empty where its curves were not kept.
+    # @param reading [Fenbo::JobFile::Reading] of kind sound
+    def spectrum(reading)
+      return "" unless reading.result["curves"] && reading.result["figures"]
+      Drawing::SoundCurves.new(curves: reading.result["curves"], figures: reading.result["figures"],
+        hertz: reading.question["hertz"] || 50).spectrum
+    end
+
     # A map as it was kept.
     def frost_map(reading, label: nil)
       Drawing::FrostMap.new(

@@ -88,6 +88,19 @@ RSpec.describe "seeing and hearing", :rolled_back do
                 )
   end
 
+  it "puts the noise and a freezer's way down on paper, minus signs and all" do
+    heard = Reading.where(kind: "sound").order(:id).last
+    question = {"setpoint_c" => -20, "readings" => (0..6).map { |at| {"minute" => at * 10, "c" => -6 - 2.0 * at} }}
+    result = Fenbo.call(:pulldown, question)
+    Reading.create!(client_id: SecureRandom.uuid, job: heard.job, visit: heard.visit, user: heard.user, kind: "pulldown",
+      phase: "after", typed: {}, question:, result: result.as_json, verdict: result.verdict, taken_at: Time.now)
+    get "/jobs/#{heard.job.number}/report.pdf"
+    words = PDF::Reader.new(StringIO.new(page)).pages.map(&:text).join(" ").squeeze(" ")
+    expect(words).to include("Sound, #{heard.fan_position.label}", "hertz", "−20", "Box on its way down")
+    get "/jobs/#{heard.job.number}/report"
+    expect(page).to include("Sound, #{heard.fan_position.label}")
+  end
+
   it "answers a map it cannot read, and loses nothing" do
     ["not a map", "[[1,2],[9,0]]", "[[1],[1,2]]", "[]"].each do |text|
       send_form "/jobs/#{job.number}/frost", grid: text

@@ -7,6 +7,8 @@ module Shared
     #
     #   OnPaper.new(svg).to_s   #=> an SVG that needs no page around it
     class OnPaper
+      # The paper's own font, which has every letter that a drawing may need.
+      FONT = "plain"
       STYLES = File.expand_path("../../assets/styles", __dir__)
       RULE = /((?:\.[a-z][a-z0-9-]*(?:\s*,\s*)?)+)\s*\{([^{}]*)\}/
       # Only what an SVG understands.
@@ -51,7 +53,7 @@ module Shared
       def to_s
         @svg.gsub(/class="([^"]*)"/) { %(style="#{style(Regexp.last_match(1))}") }
           .then { |text| OnPaper.flat(text) }
-          .sub("<svg ", '<svg xmlns="http://www.w3.org/2000/svg" ')
+          .sub("<svg ", %(<svg xmlns="http://www.w3.org/2000/svg" font-family="#{FONT}" ))
       end
 
       # Width over height.

@@ -28,8 +28,9 @@ module Stations
 
       def initialize(title)
         @pdf = Prawn::Document.new(page_size: "A4", margin: MARGIN, info: {Title: title, Creator: "Fenbo"})
-        @pdf.font_families.update("plain" => {normal: "#{FONTS}/DejaVuSans.ttf", bold: "#{FONTS}/DejaVuSans-Bold.ttf"})
-        @pdf.font "plain", size: 9.5
+        @pdf.font_families.update(Shared::Drawing::OnPaper::FONT => {normal: "#{FONTS}/DejaVuSans.ttf",
+                                                                     bold: "#{FONTS}/DejaVuSans-Bold.ttf"})
+        @pdf.font Shared::Drawing::OnPaper::FONT, size: 9.5
         @pdf.fill_color INK
       end
 

@@ -20,6 +20,7 @@ module Stations
         complaint
         @report.faults.each { |fault| fault(fault) }
         seen
+        heard
         work
         refrigerant
         proof
@@ -89,6 +90,16 @@ module Stations
           paper.text "#{moment}: #{words.measured_words(reading)}"
           next unless reading.answer.legs.any? && !reading.answer.watts
           paper.drawing words.amps_scale(reading, top:, label: moment), width: GAUGE
+        end
+      end
+
+      # How it sounded, fan by fan.
+      def heard
+        @report.sounds.each do |reading|
+          svg = words.spectrum(reading)
+          next if svg.empty?
+          paper.section @report.sound_words(reading)
+          paper.drawing svg, width: CURVE
         end
       end
 

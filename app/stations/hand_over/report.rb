@@ -83,6 +83,14 @@ module Stations
       # The last map of the coil, to be drawn.
       def frost_map = job.readings_of("frost").last
 
+      # The last recording of each fan.
+      def sounds = job.readings_of("sound").group_by(&:fan).values.map(&:last)
+
+      # "Sound, fan 2: bearing, dry or worn"
+      def sound_words(reading)
+        "Sound, #{reading.place.downcase}: #{said(reading)}"
+      end
+
       def visits = job.visits.select { |visit| visit.starts_at <= @now }
 
       def proof = @proof ||= Fenbo::Proof::Checklist.new(job)

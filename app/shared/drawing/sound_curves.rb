@@ -1,11 +1,11 @@
 # frozen_string_literal: true
 
-module Stations
-  module Look
+module Shared
+  module Drawing
     # A recording: its spectrum with the lines that matter, how its level swings, and a
     # strip of time against frequency. A second recording lies over the first as a dashed
     # line.
-    class SoundPicture
+    class SoundCurves
       WIDTH = 620
       HEIGHT = 190
       STRIP_HEIGHT = 92
@@ -21,11 +21,14 @@ module Stations
 
       def svg
         [
-          chart("spectrum", "dB, what is heard", marks),
+          spectrum,
           chart("envelope", "dB, how the high band swings", swings),
           strip
         ].join
       end
+
+      # The spectrum alone, with the lines that matter.
+      def spectrum = chart("spectrum", "dB, what is heard", marks)
 
       private
 
@@ -50,13 +53,13 @@ module Stations
         curve = @curves[name]
         low, high = range(name)
         svg =
-          Shared::Drawing::Svg.new(
+          Svg.new(
             WIDTH,
             HEIGHT,
             label: "#{words}: #{lines.map { |hz, said| "#{said} at #{hz.round} hertz" }.join(", ")}",
             css: "plate"
           )
-        axes = Shared::Drawing::Axes.new(svg, WIDTH, HEIGHT, across: 0..curve["top_hz"], up: low..high)
+        axes = Axes.new(svg, WIDTH, HEIGHT, across: 0..curve["top_hz"], up: low..high)
         axes.draw(across_words: "hertz", up_words: words)
         lines.each_with_index { |(hz, said), index| mark(svg, axes, hz, said, index) }
         svg.path(axes.path(points(@beside[name])), "curve-beside") if @beside
@@ -89,20 +92,20 @@ module Stations
       def strip
         strip = @curves["strip"]
         svg =
-          Shared::Drawing::Svg.new(
+          Svg.new(
             WIDTH,
             STRIP_HEIGHT,
             label: "Time against frequency, #{strip["seconds"]} seconds up to #{strip["top_hz"]} hertz",
             css: "plate"
           )
         rows, columns = strip["db"].size, strip["db"].first.size
-        wide, high = (WIDTH - Shared::Drawing::Axes::LEFT - 10).fdiv(columns), 64.0 / rows
+        wide, high = (WIDTH - Axes::LEFT - 10).fdiv(columns), 64.0 / rows
         loud = strip["db"].flatten.sort
         steps = [0.55, 0.75, 0.9, 0.97].map { |share| loud[(share * (loud.size - 1)).round] }
         strip["db"].each_with_index do |row, y|
           row_runs(row, steps).each do |from, upto, tone|
             svg.rect(
-              Shared::Drawing::Axes::LEFT + from * wide,
+              Axes::LEFT + from * wide,
               6 + (rows - 1 - y) * high,
               (upto - from) * wide,
               high + 0.3,
@@ -111,11 +114,11 @@ module Stations
           end
         end
         svg
-          .rect(Shared::Drawing::Axes::LEFT, 6, columns * wide, 64, "plate-wall")
-          .text(Shared::Drawing::Axes::LEFT, 88, "0 s", "axis-figure")
+          .rect(Axes::LEFT, 6, columns * wide, 64, "plate-wall")
+          .text(Axes::LEFT, 88, "0 s", "axis-figure")
           .text(WIDTH - 10, 88, "#{strip["seconds"].round} s", "axis-figure", text_anchor: "end")
         svg.text(
-          Shared::Drawing::Axes::LEFT - 6,
+          Axes::LEFT - 6,
           18,
           "#{(strip["top_hz"] / 1000.0).round(1)}k",
           "axis-figure",
