@@ -18,10 +18,12 @@ require "fenbo"
 #   Observer   what somebody with eyes, ears and meters makes of it
 #   CaseMaker  draws equipment, age and faults from wear and surroundings
 #   Clamp      a clamp meter on a simulated motor, line by line
+#   Probe      a temperature probe in a box after a repair
 #   Microphone a recording of a fan of any kind, speed and background
 module FenboSimulation
   autoload :Boxes, "fenbo_simulation/boxes"
   autoload :CaseMaker, "fenbo_simulation/case_maker"
+  autoload :Probe, "fenbo_simulation/probe"
   autoload :Clamp, "fenbo_simulation/clamp"
   autoload :Effects, "fenbo_simulation/effects"
   autoload :Microphone, "fenbo_simulation/microphone"

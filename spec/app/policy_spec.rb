@@ -36,7 +36,7 @@ RSpec.describe Policy, :rolled_back do
     "/jobs/:number/match/spare" => field,
     "/jobs/:number/photos" => field, "/jobs/:number/prove/checks/:check" => field,
     "/jobs/:number/prove/readings" => field, "/jobs/:number/prove/fitted" => field,
-    "/jobs/:number/prove/retest" => field,
+    "/jobs/:number/prove/retest" => field, "/jobs/:number/prove/probe" => field,
     "/jobs/:number/prove/temperatures" => field,
     "/jobs/:number/readings" => field, "/jobs/:number/readings/:id/void" => field, "/jobs/:number/sounds" => field,
     "/jobs/:number/source" => field, "/jobs/:number/state" => field, "/jobs/:number/stations/:name" => field,

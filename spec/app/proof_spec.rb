@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "nokogiri"
 require_relative "app_spec_helper"
 
 # What is asked for before a job is proved follows from what was worked on; a repair that
@@ -55,6 +56,22 @@ RSpec.describe Fenbo::Proof::Checklist, :rolled_back do
     expect([proof.done?("speeds"), proof.done_by("speeds")&.uid]).to match [true, be_a(String)]
     get "/jobs/#{job.number}/report.pdf"
     expect(status).to eq 200
+  end
+
+  it "reads half an hour of the simulated probe into the form, kept only when asked" do
+    decide("winding_open")
+    send_form "/jobs/#{job.number}/prove/probe", probe: "well", fan: "evaporator-1", setpoint: "3"
+    expect([status, job.readings.reload.count]).to eq [200, 0]
+    typed = Nokogiri.HTML5(page).at_css("textarea[name=readings]").text
+    send_form "/jobs/#{job.number}/prove/readings", tool: "pulldown", setpoint: "3", readings: typed,
+      client_id: SecureRandom.uuid
+    expect(job.readings.reload.last).to have_attributes(kind: "pulldown", verdict: "on_course")
+    ["stalls", "rises"].each do |way|
+      rows = Shared::LoggerFile.new(FenboSimulation::Probe.new(condition: way, setpoint_c: 3, random: Random.new(1))
+        .csv(30, Time.now), system: "si", most: 100).rows
+      verdict = Fenbo.call(:pulldown, {"setpoint_c" => 3, "readings" => rows}).verdict
+      expect(verdict).to eq({"stalls" => "stalls_above", "rises" => "rising"}[way])
+    end
   end
 
   it "wants no amps for a gasket, and the paper strip instead" do

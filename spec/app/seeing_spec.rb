@@ -92,8 +92,8 @@ RSpec.describe "seeing and hearing", :rolled_back do
     heard = Reading.where(kind: "sound").order(:id).last
     question = {"setpoint_c" => -20, "readings" => (0..6).map { |at| {"minute" => at * 10, "c" => -6 - 2.0 * at} }}
     result = Fenbo.call(:pulldown, question)
-      phase: "after", typed: {}, question:, result: result.as_json, verdict: result.verdict,
-      phase: "after", typed: {}, question:, result: result.as_json, verdict: result.verdict, taken_at: Time.now)
+    Reading.create!(client_id: SecureRandom.uuid, job: heard.job, user: heard.user, kind: "pulldown", phase: "after",
+      typed: {}, question:, result: result.as_json, verdict: result.verdict, taken_at: Time.now)
     get "/jobs/#{heard.job.number}/report.pdf"
     words = PDF::Reader.new(StringIO.new(page)).pages.map(&:text).join(" ").squeeze(" ")
     expect(words).to include("Sound, #{heard.fan_position.label}", "hertz", "−20", "Box on its way down")

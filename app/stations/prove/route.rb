@@ -35,6 +35,16 @@ module Stations
           "Not proved: what is still wrong with #{position.label}?"
       end
 
+      # Half an hour of the simulated probe, put into the form and kept by whoever looks at it.
+      post "/jobs/:number/prove/probe" do
+        need :record
+        down = Shared::Instrument.of("pulldown", params, user: current_user, job:, fan: position, phase: "after")
+        set = Fenbo::Quantities.read(down.value("setpoint").to_s, "temperature", system: current_user.unit_system)
+        read = probe(set.value || 0.0).csv(PROBE_MINUTES, Shared::Shop.local(Time.now))
+        params["tool"] = "pulldown"
+        page(instrument: meter_of(params.merge("readings" => read)))
+      end
+
       # What the meter says once everything runs again, and the box on its way down.
       post "/jobs/:number/prove/readings" do
         need :record
@@ -45,7 +55,15 @@ module Stations
           "#{meter.label} kept: #{verdict_words(reading.verdict)}."
       end
 
+      # So long the simulated probe has logged.
+      PROBE_MINUTES = 30
+
       private
+
+      def probe(setpoint_c)
+        condition = FenboSimulation::Probe::CONDITIONS.key?(params[:probe]) ? params[:probe] : "well"
+        FenboSimulation::Probe.new(condition:, setpoint_c:, random: Random.new)
+      end
 
       def page(instrument: meter_of({"turning" => "yes"}), faults: {}, typed: {})
         station :prove, proof:, instrument:, faults:, typed:
