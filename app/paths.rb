@@ -25,6 +25,7 @@ module Paths
     "job-files" => "JobFiles::Route",
     "reports" => "Stations::HandOver::Bundles",
     "sheet" => "Stations::HandOver::Sheet",
+    "quote" => "Stations::Source::QuoteDoor",
     "refused" => "Shared::Refused"
   }.freeze
 
@@ -46,6 +47,7 @@ module Paths
     "beside" => "Stations::Match::Route",
     "fitting" => "Stations::Match::Clearance",
     "source" => "Stations::Source::Route",
+    "quote" => "Stations::Source::Quotes",
     "fit" => "Stations::WorkPlan::Route",
     "prove" => "Stations::Prove::Route",
     "refrigerant" => "Circuits::Route",

@@ -21,6 +21,7 @@ class Job < ApplicationRecord
   has_many :readings, -> { order(:taken_at, :id) }
   has_many :decisions, -> { order(:taken_at, :id) }
   has_many :photos, -> { order(:taken_at, :id) }
+  has_many :quotes, -> { order(:version) }
   has_many :refrigerant_moves
   has_many :leak_searches
   has_many :leak_checks

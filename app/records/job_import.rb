@@ -165,7 +165,13 @@ class JobImport
     @job.steps.each { |one| step(record, one) }
     @job.stations.each { |one| row(StationStep, one, job: record, done_by: person(one.by)) }
     @job.proof_checks.each { |one| row(ProofCheck, one, check_id: one.check, job: record, user: person(one.by)) }
+    @job.quotes.to_a.each { |one| quote(record, one) }
     row(Handover, @job.handover, job: record, user: person(@job.handover.by)) if @job.handover
+  end
+
+  def quote(record, one)
+    made = row(Quote, one, job: record, user: person(one.by), created_at: one.made_at)
+    one.answers.each { |answer| row(QuoteAnswer, answer, quote: made, user: person(answer.by)) }
   end
 
   # Files of before plans had a fan and a task mean the motor of the fan in hand.

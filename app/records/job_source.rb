@@ -170,9 +170,15 @@ class JobSource
         @rows["proof_checks"].map do |row|
           part(Fenbo::JobFile::ProofCheck, row, check: row["check_id"], by: who(row, "user"))
         end,
+      quotes: @rows["quotes"].map { |row| quote(row) },
       handover:
         @rows["handover"] && part(Fenbo::JobFile::Handover, @rows["handover"], by: who(@rows["handover"], "user"))
     }
+  end
+
+  def quote(row)
+    answers = row["answers"].map { |one| part(Fenbo::JobFile::QuoteAnswer, one, by: who(one, "user")) }
+    part(Fenbo::JobFile::Quote, row, by: who(row, "user"), made_at: Time.iso8601("#{row["created_at"]}Z"), answers:)
   end
 
   def part_choice(row)

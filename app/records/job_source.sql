@@ -63,6 +63,11 @@ SELECT jsonb_build_object(
   'steps', (SELECT coalesce(jsonb_agg(to_jsonb(w) ORDER BY w.done_at, w.id), '[]') FROM work_steps w WHERE w.job_id = j.id),
   'stations', (SELECT coalesce(jsonb_agg(to_jsonb(t) ORDER BY t.id), '[]') FROM station_steps t WHERE t.job_id = j.id),
   'proof_checks', (SELECT coalesce(jsonb_agg(to_jsonb(k) ORDER BY k.id), '[]') FROM proof_checks k WHERE k.job_id = j.id),
+  'quotes', (
+    SELECT coalesce(jsonb_agg(to_jsonb(q) || jsonb_build_object('answers', (
+      SELECT coalesce(jsonb_agg(to_jsonb(a) ORDER BY a.at, a.id), '[]') FROM quote_answers a WHERE a.quote_id = q.id
+    )) ORDER BY q.version), '[]') FROM quotes q WHERE q.job_id = j.id
+  ),
   'handover', (SELECT to_jsonb(h) FROM handovers h WHERE h.job_id = j.id)
 )
 FROM jobs j

@@ -10,6 +10,7 @@ module Policy
     countersign: %w[technician],
     move_refrigerant: %w[technician apprentice],
     open_job: %w[technician office apprentice],
+    quote: %w[technician apprentice office],
     assign: %w[technician office],
     edit_units: %w[technician office],
     add_customers: %w[technician office],

@@ -10,6 +10,10 @@ class Setting < ApplicationRecord
     "rate_per_hour_cents" => 9600,
     "trip_cents" => 6500,
     "overtime_factor" => 1.5,
+    "tax_percent" => 20,
+    "deposit_percent" => 0,
+    "rounding_cents" => 1,
+    "quote_days" => 30,
     "work_hours" => {
       "days" => [1, 2, 3, 4, 5],
       "from" => "07:30",

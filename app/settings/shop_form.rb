@@ -3,10 +3,16 @@
 module Settings
   # The shop's name, rates and its own limits over the trade's defaults.
   class ShopForm < Shared::Form
+    # To what a total is rounded, in cents.
+    ROUNDINGS = Fenbo::Decision::Quote::ROUNDINGS.to_h { |cents| [cents.to_s, format("%.2f", cents / 100.0)] }.freeze
+
     def save
       name = text(:shop_name, longest: 60, required: "The shop needs a name.")
       rate, trip, tariff = cents(:rate), cents(:trip), cents(:tariff)
       fault(:rate, "The rate is needed.") if rate.nil?
+      quoting = {"tax_percent" => number(:tax, 0..100), "deposit_percent" => number(:deposit, 0..100),
+                 "rounding_cents" => choice(:rounding, ROUNDINGS.keys)&.to_i,
+                 "quote_days" => whole(:quote_days, 1..365)}
       limits = own_limits
       Fenbo::LimitSense.new(limits).faults.each { |one, message| fault("limits.#{one}", "It #{message}.") }
       return false unless clean?
@@ -16,7 +22,8 @@ module Settings
           "rate_per_hour_cents" => rate,
           "trip_cents" => trip || 0,
           "tariff_cents_kwh" => tariff || 0,
-          "limits" => limits
+          "limits" => limits,
+          **quoting.compact
         }.each { |key, value| Setting.write(key, value) }
       end
       true

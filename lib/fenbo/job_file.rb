@@ -41,6 +41,8 @@ module Fenbo
     autoload :Person, "fenbo/job_file/person"
     autoload :Photo, "fenbo/job_file/photo"
     autoload :ProofCheck, "fenbo/job_file/progress"
+    autoload :Quote, "fenbo/job_file/quote"
+    autoload :QuoteAnswer, "fenbo/job_file/quote"
     autoload :Reading, "fenbo/job_file/reading"
     autoload :RefrigerantMove, "fenbo/job_file/circuit"
     autoload :Site, "fenbo/job_file/site"

@@ -64,7 +64,7 @@ module Fenbo
 
     %w[
       air amps blades capacitor charge cleaning diagnose driven energy fan_laws fit frost match nameplate neighbour
-      phases procedure product pulldown refrigerant replace sound source spare trend windings
+      phases procedure product pulldown quote refrigerant replace sound source spare trend windings
     ].each { |name| require_relative "tools/#{name}" }
     ALL.freeze
   end

@@ -25,7 +25,8 @@ RSpec.describe Policy, :rolled_back do
     "/jobs/:number/decide/withdraw" => field, "/jobs/:number/refrigerant/circuits" => [],
     "/jobs/:number/refrigerant/moves" => [], "/jobs/:number/refrigerant/leaks" => field,
     "/jobs/:number/refrigerant/leaks/:leak/checks" => field, "/jobs/:number/refrigerant/:what/:id/void" => field,
-    "/settings/people/:id/licence" => office,
+    "/settings/people/:id/licence" => office, "/jobs/:number/quote" => field + office,
+    "/jobs/:number/quote/:version/answer" => field + office, "/jobs/:number/quote/:version/link" => field + office,
     "/jobs/:number/findings" => field, "/jobs/:number/findings/:id/void" => field,
     "/jobs/:number/fit/features" => field, "/jobs/:number/fit/cleaning" => field,
     "/jobs/:number/fit/steps/:step" => field,
@@ -49,7 +50,8 @@ RSpec.describe Policy, :rolled_back do
     "/settings/tokens/:id/revoke" => everyone
   }.freeze
   # Doors before anybody is known, and those that ask for a token instead of a page's own.
-  open = ["/new-password/:secret", "/sign-in", "/sign-out", "/first-run", "/api/v1/:tool", "/api/v1/meter"].freeze
+  open = ["/quote/:secret", "/new-password/:secret", "/sign-in", "/sign-out", "/first-run", "/api/v1/:tool",
+    "/api/v1/meter"].freeze
 
   def self.routes
     classes = [*Paths::FIRST.values, *Paths::OF_A_JOB.values].uniq.map { |name| Object.const_get(name) }

@@ -5,6 +5,13 @@ module Entries
   Offer = Entry.of(:fault, :option, :ready_at, :second_trip) do
     def action = :decide
 
+    # Above the customer's limit their yes comes first.
+    def against(book)
+      approval = Fenbo::Decision::Approval.new(book.job)
+      cost = approval.cost_of(option) + approval.committed(except: book.job.fault_at(fault).key)
+      [:approval, Approvals.sentence(approval)] if approval.asks?(cost)
+    end
+
     def append(book)
       book.choice(fault).update!(offer: option, ready_at:)
       plan_visit(book) if second_trip

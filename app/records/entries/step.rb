@@ -9,7 +9,8 @@ module Entries
       plan = plan(book, now: book.now)
       row = plan.step(step)
       return [:step, "This step is not in the plan any more."] unless row
-      gate_fault(plan, row) || proof_fault(row) || skip_fault(row) || count_fault(plan, row)
+      gate_fault(plan,
+        row) || approval_fault(book, row) || proof_fault(row) || skip_fault(row) || count_fault(plan, row)
     end
 
     def append(book)
@@ -66,6 +67,13 @@ module Entries
       wait = plan.waits_for(row) or return
       first = (wait.phase == "safe") ? "The safety gate comes first" : "First"
       [:step, "#{first}: #{wait.text}"]
+    end
+
+    # Nothing comes apart that somebody has to say yes to first.
+    def approval_fault(book, row)
+      return if row.phase == "safe"
+      approval = Fenbo::Decision::Approval.new(book.job)
+      [:step, Approvals.sentence(approval)] if approval.asks?(approval.committed)
     end
 
     def proof_fault(row)

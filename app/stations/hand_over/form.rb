@@ -2,12 +2,8 @@
 
 module Stations
   module HandOver
-    # The handover as typed, and the signature as drawn: strokes of points, each
-    # from 0 to 1 across the field, [[[x, y], …], …].
+    # The handover as typed, and the signature as drawn.
     class Form < Shared::Form
-      MOST_STROKES = 200
-      MOST_POINTS = 6000
-
       # Reads what was typed and drawn; false with faults at their fields.
       def read
         @values = {
@@ -31,23 +27,9 @@ module Stations
       def signature
         text = params[:signature].to_s
         return {} if text.empty?
-        strokes = strokes_of(text)
+        strokes = Shared::Strokes.read(text)
         return fault(:signature, "The signature could not be read. Please draw it again.") || {} unless strokes
         {signature: strokes, signed_name: text(:signed_name, longest: 120, required: "Whose signature is it?")}
-      end
-
-      def strokes_of(text)
-        strokes = JSON.parse(text)
-        return nil unless strokes.is_a?(Array) && strokes.size.between?(1, MOST_STROKES) && strokes.all?(Array)
-        points = strokes.flatten(1)
-        return nil unless points.size.between?(2, MOST_POINTS) && points.all? { |point| point?(point) }
-        strokes.map { |stroke| stroke.map { |x, y| [x.round(4), y.round(4)] } }
-      rescue JSON::ParserError
-        nil
-      end
-
-      def point?(point)
-        point.is_a?(Array) && point.size == 2 && point.all? { |one| one.is_a?(Numeric) && one.between?(0, 1) }
       end
     end
   end

@@ -12,7 +12,7 @@ module Stations
       def initialize(report, words)
         @report = report
         @words = words
-        @paper = Paper.new("Fenbo job #{report.job.number}")
+        @paper = Shared::Paper.new("Fenbo job #{report.job.number}")
       end
 
       def render
@@ -40,8 +40,8 @@ module Stations
         unit, site = job.unit, job.unit.site
         paper.small @report.shop
         paper.text "#{unit.name}, #{site.name}", size: 17, style: :bold
-        paper.text [site.customer.name, site.address].compact.join(", "), color: Paper::MUTED
-        paper.text [unit.family_label, unit.model, unit.serial, @report.places].compact.join(" · "), color: Paper::MUTED
+        paper.text [site.customer.name, site.address].compact.join(", "), color: Shared::Paper::MUTED
+        paper.text [unit.family_label, unit.model, unit.serial, @report.places].compact.join(" · "), color: Shared::Paper::MUTED
         paper.rule
         paper.drawing words.plate(unit, findings: @report.findings, hand: @report.faults.first&.fan), width: WIDE
         paper.labels(unit.fans.map { |fan| "#{fan.number}  #{words.fan_words(fan, @report.findings.reverse)}" })
@@ -70,10 +70,10 @@ module Stations
         paper.text "#{part.upcase_first}." if part
         if decision.overridden?
           paper.text "Decided otherwise than proposed (#{Fenbo::Diagnosis::Cause.label(decision.proposed)}): " \
-            "#{decision.override_reason}", color: Paper::COPPER
+            "#{decision.override_reason}", color: Shared::Paper::COPPER
         end
         gauges(fault)
-        paper.text words.disproved_words(fault), color: Paper::COPPER if fault.disproved?
+        paper.text words.disproved_words(fault), color: Shared::Paper::COPPER if fault.disproved?
       end
 
       def decided_line(decision)
@@ -121,7 +121,7 @@ module Stations
         lines.each { |line| paper.text line }
         cleanings.each { |reading| paper.text "Cleaning: #{reading.reasons.map(&:text).join(". ")}." }
         paper.text "Moved over from the old part: #{@report.transferred.join(", ")}." if @report.transferred.any?
-        @report.deviations.each { |step, done| paper.text deviation_line(step, done), color: Paper::COPPER }
+        @report.deviations.each { |step, done| paper.text deviation_line(step, done), color: Shared::Paper::COPPER }
       end
 
       # What was moved, and leaks, on this job; what leaks still is said again.
@@ -134,7 +134,7 @@ module Stations
         }
         told.leaks.each do |circuit, leak|
           paper.text "#{circuit.name}, leak search: #{words.leak_words(leak)}#{". Open still" if leak.open?}.",
-            color: leak.open? ? Paper::BAD : Paper::INK
+            color: leak.open? ? Shared::Paper::BAD : Shared::Paper::INK
         end
       end
 
@@ -161,10 +161,10 @@ module Stations
         paper.section(@report.proof.proved? ? "Proved" : "Still to be proved")
         @report.proof.checks.each do |id, text|
           done = @report.proof.done?(id)
-          paper.text "#{done ? "✓" : "–"}  #{text}", color: done ? Paper::INK : Paper::BAD
+          paper.text "#{done ? "✓" : "–"}  #{text}", color: done ? Shared::Paper::INK : Shared::Paper::BAD
         end
         (@report.proof.missing - @report.proof.checks.values)
-          .each { |text| paper.text "–  #{text}", color: Paper::BAD }
+          .each { |text| paper.text "–  #{text}", color: Shared::Paper::BAD }
         pulldown
       end
 
@@ -208,7 +208,7 @@ module Stations
 
       def unsigned
         paper.section "Signature"
-        paper.text "Not signed: #{@report.handover&.unsigned_because || "no reason was noted"}.", color: Paper::MUTED
+        paper.text "Not signed: #{@report.handover&.unsigned_because || "no reason was noted"}.", color: Shared::Paper::MUTED
       end
     end
   end

@@ -61,7 +61,7 @@ module Stations
           @paper.room 70
           where = "#{@report.name_of(reading.kind)}, #{reading.place.downcase}, #{words.day_clock(reading.taken_at)}"
           @paper.text where, size: 8.5, style: :bold
-          list.each { |reason| @paper.text reason_line(reason), size: 8, color: Paper::MUTED }
+          list.each { |reason| @paper.text reason_line(reason), size: 8, color: Shared::Paper::MUTED }
         end
       end
 

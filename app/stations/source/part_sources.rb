@@ -45,13 +45,6 @@ module Stations
           .sort_by { |option| options.index(option) }
       end
 
-      # Whether the customer wants to be asked at this price; what the product would lose is
-      # no part of it.
-      def needs_approval?(option)
-        limit = @job.unit.site.customer.approval_limit_cents
-        !limit.nil? && option.total_cents - option.product_loss_cents > limit
-      end
-
       # What is kept of the option taken.
       def entry(option)
         ready_at = Shared::Shop.from_local(option.finish_at) - minutes * 60

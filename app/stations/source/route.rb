@@ -12,12 +12,19 @@ module Stations
         need :decide
         option = sources.option(params[:offer], params[:finish_at], params[:stopgap])
         halt(*refuse(422, "That offer is gone", "Hours or stock have changed. Go back and choose again.")) unless option
-        take sources.entry(option)
+        take_or_refuse(sources.entry(option), "The customer's yes comes first")
         back_to "/jobs/#{job.number}/#{option.second_trip ? "source" : "fit"}?fan=#{spot}",
           "#{Suppliers::Desk.name_of(option.offer)} it is."
       end
 
       private
+
+      # Whether this way out has to be asked for first, with what is taken already.
+      def ask_first?(option)
+        approval.asks?(approval.cost_of(option.as_json) + approval.committed(except: fault_here.key))
+      end
+
+      def approval = @approval ||= Fenbo::Decision::Approval.new(job)
 
       # What no other beats on both counts, in words.
       def frontier_words

@@ -16,7 +16,8 @@ module Fenbo
       product_value_cents: Shape.maybe(Integer), state: String, state_at: Shape.maybe(Time),
       state_by: Shape.maybe(Person), beside: Shape.maybe(String), return_of: Shape.maybe(String), visits: [Visit],
       findings: [Finding], readings: [Reading], photos: [Photo], decisions: [Decision], part_choices: [PartChoice],
-      steps: [StepDone], stations: [StationDone], proof_checks: [ProofCheck], handover: Shape.maybe(Handover)
+      steps: [StepDone], stations: [StationDone], proof_checks: [ProofCheck], quotes: Shape.maybe([Quote]),
+      handover: Shape.maybe(Handover)
     ) do
       include Faults
 

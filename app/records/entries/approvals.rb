@@ -1,0 +1,15 @@
+# frozen_string_literal: true
+
+module Entries
+  # Why a yes is wanted first, and what can be done meanwhile.
+  module Approvals
+    module_function
+
+    # @param approval [Fenbo::Decision::Approval]
+    def sentence(approval)
+      free = format("%.2f", approval.free_up_to / 100.0)
+      "The customer wants to be asked above #{free} #{Setting.read("currency")}: make the quote and have their yes " \
+        "noted first. Meanwhile the unit can be made safe and the product kept cold."
+    end
+  end
+end

@@ -1,0 +1,127 @@
+# frozen_string_literal: true
+
+module Stations
+  module Source
+    # The options of a quote: good restores cooling, better adds cleaning and the neighbours that
+    # had better be changed now, best the rest of the bank. Each line with why, from what was
+    # found; the sums by the tool `quote`. An option that adds nothing is left out.
+    class QuoteBuilder
+      Line = Fenbo::Value.of(:what, :kind, :cents, :place, :evidence)
+      KINDS = {"labour" => "labour", "overtime" => "labour", "travel" => "labour", "stopgap" => "labour"}.freeze
+      TRIP = "second trip"
+      # What is told of one fault at most.
+      MOST_EVIDENCE = 3
+
+      # @param words what says readings and parts in words: a page
+      def initialize(job, words:, clock:, discount_percent: 0)
+        @job = job
+        @words = words
+        @clock = clock
+        @discount = discount_percent
+      end
+
+      # @return [Array<Hash>] as a quote keeps them; none where nothing costs anything yet
+      def options
+        return [] if tiers.empty?
+        answer = Fenbo.call(:quote, question)
+        answer.options.map { |figures| figures.as_json.merge("lines" => tiers[figures.id].map(&:as_json)) }
+      end
+
+      def verdict = (tiers.empty? ? nil : Fenbo.call(:quote, question))
+
+      private
+
+      # Option => its lines, those that add nothing left out.
+      def tiers
+        @tiers ||= {"good" => good, "better" => good + better, "best" => good + better + best}
+          .reject { |_, lines| lines.empty? }.to_a.uniq { |_, lines| lines }.to_h
+      end
+
+      def question
+        {
+          "options" => tiers.map { |id, lines|
+            {"id" => id, "discount_percent" => @discount,
+             "lines" => lines.map { |line| {"what" => line.what, "cents" => line.cents} }}
+          },
+          "tax_percent" => Setting.read("tax_percent"), "rounding_cents" => Setting.read("rounding_cents"),
+          "deposit_percent" => Setting.read("deposit_percent"),
+          "limit_cents" => @job.unit.site.customer.approval_limit_cents
+        }.compact
+      end
+
+      def faults = @job.faults.select(&:worked_on?)
+
+      # What restores cooling; a trip is made once for all of it.
+      def good
+        @good ||= begin
+          lines = faults.reject { |fault| fault.decision.action == "clean" }.flat_map { |fault| fault_lines(fault) }
+          trips, rest = lines.partition { |line| line.what == TRIP }
+          rest + trips.max_by(1, &:cents)
+        end
+      end
+
+      def better
+        @better ||= faults.select { |fault| fault.decision.action == "clean" }.map { |fault| labour_of(fault) } +
+          neighbours.select { |row| row.answer.verdict == "now" }.map { |row| neighbour_line(row) }
+      end
+
+      def best
+        @best ||= neighbours.select { |row| row.answer.verdict != "now" }.map { |row| neighbour_line(row) }
+      end
+
+      # By the offer taken, else by the one that would be recommended; without a part, its labour.
+      def fault_lines(fault)
+        offer = fault.part_choice&.offer
+        lines = offer ? offer["lines"] : recommended(fault)
+        return [labour_of(fault)] unless lines
+        lines.map { |line| line_of(fault, line["what"], line["cents"]) }
+      end
+
+      def recommended(fault)
+        return unless fault.part_choice&.thing
+        option = PartSources.new(@job, fault, plan: plan(fault), clock: @clock).options.first
+        option&.lines&.map { |line| {"what" => line.what, "cents" => line.cents} }
+      end
+
+      def line_of(fault, what, cents)
+        name = (what == "parts") ? "#{@words.thing_words(fault.part_choice)} #{fault.part_choice.thing.part_no}" : what
+        Line.new(what: name, kind: KINDS.fetch(what, "parts"), cents:, place: fault.place,
+          evidence: (what == "parts") ? evidence(fault) : nil)
+      end
+
+      def labour_of(fault)
+        Line.new(what: Shared::Words::TASKS.fetch(plan(fault).task).downcase, kind: "labour",
+          cents: (Setting.read("rate_per_hour_cents") * plan(fault).minutes / 60.0).round, place: fault.place,
+          evidence: evidence(fault))
+      end
+
+      def plan(fault)
+        (@plans ||= {})[fault.key] ||= Fenbo::WorkPlan::Progress.of(@job, fault: fault.key,
+          limits: Shared::Shop.limits)
+      end
+
+      # Why it is asked for: the cause, the reading against its limit, and what was seen there.
+      def evidence(fault)
+        told = [fault.decision&.label, fault.before && @words.measured_words(fault.before), *seen(fault)]
+        told.compact.join("; ")
+      end
+
+      def seen(fault)
+        about = @job.live_findings.select { |one| one.fan == fault.fan.key && one.reading.nil? }
+        about.last(MOST_EVIDENCE).map { |one| "#{one.test_short.downcase}: #{one.label.downcase}" }
+      end
+
+      # The other motors of each bank that is worked on, once each.
+      def neighbours
+        @neighbours ||= faults.select { |fault| fault.part_choice&.motor }
+          .flat_map { |fault| Neighbours.new(@job, plan(fault)).rows }.uniq { |row| row.fan.key }
+      end
+
+      def neighbour_line(row)
+        Line.new(what: "motor, changed on the same visit", kind: "parts", cents: row.answer.now_cents,
+          place: row.fan.long_label,
+          evidence: "#{row.because}; fails within a year in #{(row.answer.fail_chance * 100).round} of 100 such cases")
+      end
+    end
+  end
+end

@@ -1,0 +1,136 @@
+# frozen_string_literal: true
+
+require "nokogiri"
+require "pdf-reader"
+require_relative "app_spec_helper"
+
+# What the customer is asked and says: versions that never change, a yes on the spot, by link or
+# told, and nothing ordered or taken apart above their limit without one.
+RSpec.describe Stations::Source::Quotes, :rolled_back do
+  let(:technician) { create(:user) }
+  let(:unit) { create(:unit, fans: 3) }
+  let(:job) { create(:job, unit:) }
+  let(:motor) { Motor.find_by!(part_no: "BR-S12-230-R") }
+
+  def limit(cents) = unit.customer.update!(approval_limit_cents: cents)
+
+  def record = Job.find(job.id)
+
+  def take(entry) = Logbook.new(record, technician).take(entry)
+
+  before do
+    limit(5_000)
+    sign_in technician
+    get "/jobs/#{job.number}/decide"
+    send_form "/jobs/#{job.number}/decide", fan: "evaporator-2", cause: "bearing_worn", action: "replace",
+      reason: "seen", client_id: SecureRandom.uuid
+    take(Entries::Part.new(fault: "evaporator-2", part_no: motor.part_no, grade: "drop_in", checks: []))
+  end
+
+  def make(**fields) = send_form("/jobs/#{job.number}/quote", **fields)
+
+  def answer(version = 1, **fields)
+    send_form "/jobs/#{job.number}/quote/#{version}/answer", verdict: "approved", option: "good", name: "B. Aldenrath",
+      **fields
+  end
+
+  def order
+    get "/jobs/#{job.number}/source?fan=evaporator-2"
+    found = Nokogiri.HTML5(page)
+    form = found.at_css("form[action$='/source']") or return false
+    send_form "/jobs/#{job.number}/source",
+      **form.css("input").to_h { |one| [one["name"].to_sym, one["value"]] }.except(:authenticity_token)
+  end
+
+  it "orders and takes apart nothing above the limit until somebody said yes" do
+    expect(order).to be false
+    expect(page).to include "Ask first", "This needs a yes first."
+    offer = {"offer" => "van", "total_cents" => 30_000, "product_loss_cents" => 0, "lines" => []}
+    taken = Entries::Offer.new(fault: "evaporator-2", option: offer, ready_at: Time.now, second_trip: false)
+    expect { take(taken) }.to raise_error(Logbook::Refused, /asked above 50.00/)
+    make
+    answer
+    expect([status, file(job).quotes.first.answer.net_cents]).to match [303, be > 5_000]
+    expect(order).to be_truthy
+    expect([status, file(job).fault_at("evaporator-2").standing]).to eq [303, "ordered"]
+    # Somebody changes their mind: what is not begun does not begin.
+    answer(verdict: "declined", reason: "too dear")
+    work = {fault: "evaporator-2", task: "evaporator_fan_motor"}
+    step = -> { take(Entries::Step.new(**work, step: "guard_off", fasteners: 4)) }
+    %w[fans_locked heaters_locked proved_dead].each do |id|
+      take(Entries::Step.new(**work, step: id, proof: [0, 1, 2]))
+    end
+    expect(&step).to raise_error(Logbook::Refused, /wants to be asked/)
+    limit(nil)
+    expect(step.call).to be_persisted
+  end
+
+  it "says why on every line, adds the neighbours that are due, and never changes a version" do
+    job.findings.create!(client_id: SecureRandom.uuid, user: technician, fan_position: unit.position("evaporator-3"),
+      test: "noise", outcome: "grinding", taken_at: Time.now)
+    2.times { make }
+    first = file(job).quotes
+    expect(first.size).to eq 1
+    expect(first.first.options.map { |one| one["id"] }).to eq %w[good better]
+    lines = first.first.options.last["lines"]
+    expect(lines.map { |line| line["evidence"] }.compact).to include(/Bearing worn/, /grind.*fails within a year/)
+    make discount: "10", note: "As agreed on the phone"
+    expect(file(job).quotes.map { |one| [one.version, one.options.first["discount_cents"].positive?] }).to eq [
+      [1, false], [2, true]
+    ]
+    change = -> { Quote.transaction(requires_new: true) { Quote.last.update!(note: "other") } }
+    expect(&change).to raise_error(ActiveRecord::StatementInvalid, /never changed/)
+    answer(1)
+    expect([status, page]).to match [422, include("There is a newer quote")]
+  end
+
+  it "answers bad input at its field, with what was typed" do
+    make discount: "a lot"
+    expect([status, page]).to match [422, include("A number from 0 to 100.")]
+    make
+    answer(verdict: "perhaps", name: "")
+    expect([status, page]).to match [422, include("Yes or no?", "Who says so?")]
+    answer(option: "platinum", reason: "kept text")
+    expect([status, page]).to match [422, include("Which option?", "kept text")]
+    answer(verdict: "declined", reason: "")
+    expect([status, page]).to match [422, include("Why not, in a few words?")]
+    answer(signature: "scribble")
+    expect([status, page]).to match [422, include("could not be read")]
+    expect(QuoteAnswer.count).to eq 0
+  end
+
+  it "is answered over a link once, without signing in, and by nobody else's" do
+    make
+    send_form "/jobs/#{job.number}/quote/1/link"
+    secret = page[%r{/quote/([\w-]{20,})}, 1]
+    clear_cookies
+    get "/quote/#{secret}"
+    expect([status, page]).to match [200, include("Quote #{job.number}-1", "Bearing worn")]
+    send_form "/quote/#{secret}", verdict: "approved", option: "good", name: ""
+    expect(status).to eq 422
+    2.times { send_form "/quote/#{secret}", verdict: "approved", option: "good", name: "Berit" }
+    get "/quote/#{secret}"
+    expect(page).to include("Approved: good", "by link")
+    expect(page).not_to include("Send the answer")
+    expect(QuoteAnswer.pluck(:name, :how)).to eq [%w[Berit link]]
+    get "/quote/#{secret.reverse}"
+    expect(status).to eq 404
+    QuoteLink.update_all(expires_at: 1.day.ago)
+    get "/quote/#{secret}"
+    expect(status).to eq 404
+  end
+
+  it "goes out as PDF, CSV and with the job file" do
+    make
+    answer
+    get "/jobs/#{job.number}/quote/1/quote.pdf"
+    words = PDF::Reader.new(StringIO.new(page)).pages.map(&:text).join(" ").squeeze(" ")
+    expect(words).to include("Quote #{job.number}-1", "Good: what restores cooling", "Bearing worn", "Agreed",
+      "B. Aldenrath")
+    get "/jobs/#{job.number}/quote/1/lines.csv"
+    rows = CSV.parse(page, headers: true)
+    expect(rows.sum { |row| row["cents"].to_i }).to eq file(job).quotes.first.options.first["net_cents"]
+    value = Fenbo::JobFile.from_json(JSON.parse(JSON.generate(file(job).as_json)))
+    expect(value.quotes.first.answer.name).to eq "B. Aldenrath"
+  end
+end
