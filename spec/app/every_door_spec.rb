@@ -24,7 +24,7 @@ RSpec.describe "every door", :rolled_back do
   ]
   let(:nonsense) { nonsense }
   # A password link is known by its secret alone.
-  let(:open) { %w[/up /sign-in /first-run /new-password/1 /sheet/1] }
+  let(:open) { %w[/up /sign-in /first-run /new-password/1 /sheet/1 /quote/1] }
   let(:job) { Job.open.find { |one| one.unit.family == "walk_in_cooler" && one.readings.any? } }
   let(:closed) { Job.where(status: "closed").order(:number).last }
 
