@@ -13,6 +13,7 @@ module Paths
     "first-run" => "People::FirstRun",
     "new-password" => "People::NewPassword",
     "customers" => "Customers::Route",
+    "van" => "Vans::Route",
     "units" => "Units::Route",
     "parts" => "Catalogue::Route",
     "imports" => "Catalogue::Imports",

@@ -133,7 +133,11 @@ module Shared
 
     # The job as one value; everything a page shows of it comes from here.
     # @return [Fenbo::JobFile::Job]
-    def job = @job ||= JobSource.numbered(whole(params[:number]))
+    def job
+      @job ||= JobSource.numbered(whole(params[:number])).tap { |one|
+        Current.van = (one.technician || current_user)&.uid
+      }
+    end
 
     # Its row, for what is written.
     def record

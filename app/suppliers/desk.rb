@@ -2,10 +2,10 @@
 
 module Suppliers
   # The port to whoever sells parts: what Fenbo asks, whichever adapter answers.
+  # What lies on vans is the shop's own to know (Suppliers::OnVan); an adapter prices it.
   # An adapter has
   #   offers(part)   for a part with part_no, maker and price_cents: offers as the tool
   #                  `source` takes them, [] where it has none
-  #   at_hand        part numbers on the vans
   #   name_of(id)    what people call a supplier, nil where it is not known
   #
   # A service that fails costs its offers, never the page: it is written to the log and
@@ -22,10 +22,12 @@ module Suppliers
 
     # @return [Array<Hash>] those the tool `source` could read
     def offers(part)
-      asked([]) { adapter.offers(part) }.select { |offer| offer["id"].present? && offer["price_cents"].is_a?(Integer) }
+      asked([]) { adapter.offers(part) }
+        .select { |offer| offer["id"].present? && offer["price_cents"].is_a?(Integer) }
+        .reject { |offer| offer["kind"] == OnVan::VAN && !OnVan.has?(part.part_no) }
     end
 
-    def at_hand = asked([]) { adapter.at_hand }
+    def at_hand = OnVan.there.keys
 
     # The name, or the id of one that is not known any more.
     def name_of(id) = asked(nil) { adapter.name_of(id) } || id

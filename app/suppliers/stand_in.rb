@@ -18,8 +18,6 @@ module Suppliers
       @suppliers.filter_map { |supplier| offer(supplier, part) if carries?(supplier, part) }
     end
 
-    def at_hand = @suppliers.flat_map { |supplier| supplier.fetch("stock", []) }
-
     def name_of(id) = @suppliers.find { |one| one["id"] == id }&.fetch("name")
 
     private
@@ -31,10 +29,9 @@ module Suppliers
         .merge((supplier["kind"] == "counter") ? {"in_stock" => in_stock?(supplier, part)} : {})
     end
 
-    # A van carries what is listed; the others carry makers.
+    # A van may carry anything; the others carry makers.
     def carries?(supplier, part)
-      return supplier["stock"].include?(part.part_no) if supplier["kind"] == "van"
-      supplier["makers"].include?(part.maker)
+      supplier["makers"].nil? || supplier["makers"].include?(part.maker)
     end
 
     def in_stock?(supplier, part)

@@ -102,6 +102,7 @@ module Demo
     def make
       @unit = Unit.find_by!(name: @row["unit"])
       @who = @row["who"] && User.find_by!(login: @row["who"])
+      Current.van = @who&.uid
       @job = open_job
       visits
       found

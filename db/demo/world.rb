@@ -56,6 +56,7 @@ module Demo
         Setting.write("demo_loaded_on", @today.iso8601)
         people
         Catalogue.new.load
+        vans
         places
         history
         jobs.each { |row| JobMaker.new(row, now: @now).make }
@@ -77,6 +78,17 @@ module Demo
         User.create!(**person, password: Demos::PASSWORD, meter: METERS.fetch(person[:login], {}),
           licensed: !licence.nil?, licence:)
       end
+    end
+
+    # Two pieces each of what goes most often; jorun's last contactor is too few.
+    STOCK = %w[BR-S10-230-R BR-S12-230-R VE-P125-BB VE-P90-BB KA-E16-230 KA-E25-230].freeze
+
+    def vans
+      User.in_the_field.each do |user|
+        STOCK.each { |part_no| VanStock.create!(user:, part_no:, count: 2, least: 1) }
+      end
+      contactor = Spare.where(kind: "contactor").first!.part_no
+      VanStock.create!(user: User.find_by!(login: "jorun"), part_no: contactor, count: 1, least: 2)
     end
 
     def places

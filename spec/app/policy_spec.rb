@@ -12,7 +12,7 @@ RSpec.describe Policy, :rolled_back do
   technician = %w[technician]
 
   table = {
-    "/customers" => crew, "/customers/:id" => office,
+    "/van" => field, "/van/least" => field, "/customers" => crew, "/customers/:id" => office,
     "/units" => crew, "/units/:id" => crew, "/units/:id/fans/:fan" => crew,
     "/imports" => office, "/imports/:id/again" => office, "/imports/:id/drop" => office,
     "/imports/:id/take" => office, "/job-files/?" => office,

@@ -11,6 +11,7 @@ module Entries
 
     def append(book)
       book.record.visits.select { |visit| visit.ends_at.nil? }.each { |visit| end_visit(visit, book.now) }
+      book.record.part_choices.reject(&:superseded_at).each { |choice| VanPieces.put_back(choice, book) }
       book.record.update!(status: "cancelled", cancel_reason: reason.strip, closed_by: book.user, closed_at: book.now)
       book.record
     end

@@ -12,8 +12,14 @@ module Entries
       [:approval, Approvals.sentence(approval)] if approval.asks?(cost)
     end
 
+    # The last piece of a van goes to whoever takes it first.
+    # @raise [Logbook::Refused] to the other
     def append(book)
-      book.choice(fault).update!(offer: option, ready_at:)
+      choice = book.choice(fault)
+      choice.with_lock do
+        VanPieces.swap(choice, option, book)
+        choice.update!(offer: VanPieces.owned(option, book), ready_at:)
+      end
       plan_visit(book) if second_trip
       book.finish("source")
     end

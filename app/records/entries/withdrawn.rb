@@ -14,7 +14,9 @@ module Entries
     def append(book)
       ::Decision.find_by!(client_id: book.job.decision(fault).id).void(book.user, reason, at: book.now)
       choice = book.choice(fault)
-      choice.update!(superseded_at: book.now) if choice && !choice.fitted_at
+      return unless choice && !choice.fitted_at
+      VanPieces.put_back(choice, book)
+      choice.update!(superseded_at: book.now)
     end
   end
 end

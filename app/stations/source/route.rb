@@ -12,7 +12,8 @@ module Stations
         need :decide
         option = sources.option(params[:offer], params[:finish_at], params[:stopgap])
         halt(*refuse(422, "That offer is gone", "Hours or stock have changed. Go back and choose again.")) unless option
-        take_or_refuse(sources.entry(option), "The customer's yes comes first")
+        take_or_refuse(sources.entry(option),
+          {approval: "The customer's yes comes first", offer: "Somebody was faster"})
         back_to "/jobs/#{job.number}/#{option.second_trip ? "source" : "fit"}?fan=#{spot}",
           "#{Suppliers::Desk.name_of(option.offer)} it is."
       end
