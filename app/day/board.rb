@@ -4,7 +4,8 @@ module Day
   # What needs what next: open jobs in the order in which they cannot wait.
   class Board
     Entry =
-      Struct.new(:job, :clock, :visits, :waits_for, :part_at, :limit_in_hours, keyword_init: true) do
+      Struct.new(:job, :clock, :visits, :waits_for, :temporary, :part_at, :limit_in_hours,
+        keyword_init: true) do
         def temperatures
           return nil unless clock.known?
           (0..24).map { |step| step * 3.0 }.map { |hours| [hours, clock.temperature_in(hours)] }
@@ -17,7 +18,9 @@ module Day
 
         # What it waits for, or that nobody has it yet.
         def standing_words
-          return "waits for #{waits_for}" if waits_for
+          told = [("waits for #{waits_for}" if waits_for),
+            ("meanwhile #{temporary.downcase_first}" if temporary)].compact
+          return told.join(", ") if told.any?
           job.technician ? "" : "nobody yet"
         end
 
@@ -114,6 +117,7 @@ module Day
           {unit: :site},
           :technician,
           decisions: :user,
+          quotes: :quote_answers,
           part_choices: %i[motor spare],
           visits: :technician
         )
@@ -129,6 +133,7 @@ module Day
         clock:,
         visits: job.visits.reject(&:ends_at),
         waits_for: waits_for(job),
+        temporary: temporary(job),
         part_at: part_at(job),
         limit_in_hours: (clock.past? ? 0.0 : clock.hours_left)
       )
@@ -139,11 +144,24 @@ module Day
       choice&.ready_at if choice&.ready_at && choice.ready_at > now
     end
 
+    # A quote was made above what may be spent, and nobody answered it yet.
+    def unanswered?(job)
+      last = job.quotes.last
+      last&.limit_cents && last.quote_answers.empty? && last.options.first["needs_approval"]
+    end
+
+    # A stopgap that holds the product and is to be undone: its words; nil where none does.
+    def temporary(job)
+      kept = job.part_choices.reject(&:superseded_at).filter_map { |choice| choice.offer.to_h["stopgap"] }.last
+      kept && Fenbo::Product::Stopgaps.table[kept]&.fetch("label")
+    end
+
     # What it is stuck for, in words; nil when somebody can simply go on.
     def waits_for(job)
       if job.status == "awaiting_countersign" || job.decisions.reject(&:voided?).last&.awaits_countersign?
         return "a technician's countersign"
       end
+      return "their yes to quote #{job.number}-#{job.quotes.last.version}" if unanswered?(job)
       choice = job.part_choices.reject(&:superseded_at).last
       if choice&.ready_at && choice.ready_at > now
         return "part #{choice.thing.part_no}, #{Shared::Shop.local(choice.ready_at).strftime("%a %H:%M")}"

@@ -120,6 +120,14 @@ RSpec.describe Stations::Source::Quotes, :rolled_back do
     expect(status).to eq 404
   end
 
+  it "is on the day board until it is answered" do
+    waits = -> { Day::Board.new(now: Time.now).entries.find { |entry| entry.job.id == job.id }.standing_words }
+    make
+    expect(waits.call).to include "waits for their yes to quote #{job.number}-1"
+    answer
+    expect(waits.call).to include "an order for #{motor.part_no}"
+  end
+
   it "goes out as PDF, CSV and with the job file" do
     make
     answer
