@@ -235,6 +235,7 @@ module Demo
         job: @job,
         visit:,
         fan_position: hand,
+        fault: "#{hand.key}.1",
         user: @who,
         causes: [cause],
         proposed: standing.verdict,
@@ -281,6 +282,7 @@ module Demo
         PartChoice.create!(
           job: @job,
           fan_position: hand,
+          fault: "#{hand.key}.1",
           motor: search.motor(best[:part_no]),
           user: @who,
           grade: best[:grade],
@@ -323,8 +325,9 @@ module Demo
       search.old
       one = search.candidates.find { |candidate| candidate.part_no == part.part_no }
       raise ArgumentError, "#{part.part_no} does not fit #{@unit.name}" unless one
-      source(PartChoice.create!(job: @job, fan_position: hand, spare: part, user: @who, grade: one.grade,
-        checks: one.checks.as_json, wanted: search.old, beside: {"extra_work" => one.extra_work.as_json}))
+      source(PartChoice.create!(job: @job, fan_position: hand, fault: "#{hand.key}.1", spare: part, user: @who,
+        grade: one.grade, checks: one.checks.as_json, wanted: search.old,
+        beside: {"extra_work" => one.extra_work.as_json}))
     end
 
     # The plan ticked off, counts and depth included: all of it, or as far as the step named.

@@ -43,7 +43,7 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
     decide("evaporator-2", "bearing_worn", "replace")
     expect(last_response["location"]).to end_with "/jobs/#{job.number}/match?fan=evaporator-2"
     decide("evaporator-3", "evaporator_dirty", "clean")
-    expect(last_response["location"]).to end_with "/jobs/#{job.number}/decide?fan=unit.1"
+    expect(last_response["location"]).to end_with "/jobs/#{job.number}/decide?fan=evaporator-3"
   end
 
   it "keeps what belongs to the unit apart from the fan at which it was seen" do

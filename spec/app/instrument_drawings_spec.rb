@@ -193,7 +193,7 @@ RSpec.describe "the instruments' drawings" do
         [Fenbo::Sound::Curves.of(recording).as_json, recording.answer.to_h.as_json["figures"]]
       end
     (one, figures), (other, _) = curves
-    drawn = Stations::Look::SoundPicture.new(curves: one, figures:, hertz: 50, beside: other).svg
+    drawn = Shared::Drawing::SoundCurves.new(curves: one, figures:, hertz: 50, beside: other).svg
     parts = drawn.scan(%r{<svg.*?</svg>}m)
     expect(parts.size).to eq 3
     parts.each { |part| sound?(part) }

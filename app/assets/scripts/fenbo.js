@@ -1,6 +1,6 @@
 // Fenbo's touch: htmx swaps the page's middle when a form is sent, Alpine keeps
 // small state. Everything works without scripts too, only with whole pages.
-import Alpine from "@alpinejs/csp/dist/module.esm.min.js";
+import Alpine from "@alpinejs/csp/dist/module.esm.js";
 import { drafts } from "./drafts.js";
 import { fitting } from "./fitting.js";
 import { frost } from "./frost.js";

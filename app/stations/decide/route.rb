@@ -23,7 +23,8 @@ module Stations
           typed.fault(:reason, "You see it otherwise than Fenbo: say why, in a few words.")
         end
         halt 422, station(:decide, faults: typed.faults, typed: params) unless typed.clean?
-        decided = job.fault_at(decide(cause, action, reason).fault)
+        row = decide(cause, action, reason)
+        decided = job.fault_at(row.fault)
         back_to "/jobs/#{job.number}/#{(action == "replace") ? "match" : "decide"}?fan=#{spot(decided)}",
           "Decided#{" about the unit" if decided.unit?}: #{cause_label(cause).downcase}."
       end

@@ -98,12 +98,16 @@ module Fenbo
       def counts?(decision) = !decision.voided? || decision.disproved?
 
       # A fault's own key as it is; of a fan, the last fault there, or the one that follows a
-      # repair that did not prove.
+      # repair that did not prove; where it has none, the unit's that was seen at it.
       def in_hand(key)
         return key if KEY.match?(key.to_s)
         place = (unit.fan(key) || fan_in_hand)&.key || UNIT
-        last = keys_at(place).last or return "#{place}.1"
+        last = keys_at(place).last || seen_at(place) or return "#{place}.1"
         decision_told(last)&.disproved? ? free_key(place) : last
+      end
+
+      def seen_at(place)
+        keys_at(UNIT).reverse.find { |key| fan_of(key)&.key == place }
       end
 
       def keys_at(place) = fault_keys.select { |key| key[KEY, 1] == place }
