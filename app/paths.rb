@@ -49,6 +49,7 @@ module Paths
     "fitting" => "Stations::Match::Clearance",
     "source" => "Stations::Source::Route",
     "quote" => "Stations::Source::Quotes",
+    "replace" => "Stations::Source::Replace",
     "fit" => "Stations::WorkPlan::Route",
     "prove" => "Stations::Prove::Route",
     "refrigerant" => "Circuits::Route",

@@ -17,7 +17,8 @@ module Shared
       "driven" => "Signal and stages",
       "product" => "Product's clock",
       "pulldown" => "Pull-down",
-      "refrigerant" => "Refrigerant"
+      "refrigerant" => "Refrigerant",
+      "replace" => "Repair or replace"
     }.freeze
 
     # @param phase ["before", "after"] the work: afterwards the plate of the motor chosen counts

@@ -79,6 +79,10 @@ module Shared
       (result && asked["steps"].any?) ? Drawing::Steps.new(result:, asked:).svg : ""
     end
 
+    def picture_of_replace(_instrument, _asked, result)
+      result ? Drawing::YearCosts.new(result:, money: ->(cents) { Shop.money(cents) }).svg : ""
+    end
+
     def picture_of_refrigerant(_instrument, asked, result)
       return "" unless result
       warn = asked["warn_percent"] || Shop.limits["refrigerant.warn"]

@@ -35,9 +35,11 @@ module Shared
       "too_early" => "too early to tell",
       "no_history" => "nothing added yet",
       "follows" => "follows its control",
-      "does_not_follow" => "does not follow its control"
+      "does_not_follow" => "does not follow its control",
+      "repair" => "repairing costs less",
+      "replace" => "replacing costs less"
     }.freeze
-    GOOD = %w[within good sound waits on_course healthy follows].freeze
+    GOOD = %w[within good sound waits on_course healthy follows repair replace].freeze
     OPEN = %w[unclear cannot_tell not_by_amps watch incomplete too_early no_history hours].freeze
     HINTS = {
       "amps" =>
@@ -50,6 +52,8 @@ module Shared
       "product" => "Two readings give this box's own pace; else the family's usual one is taken.",
       "driven" => "Watts at 0, 5 and 10 V, or how many fans run at each stage, once everything is back.",
       "pulldown" => "Four readings over fifteen minutes at least, once everything runs again.",
+      "replace" => "What the repair and a new unit cost, and how long each lasts: both by the year, the half-price rule beside " \
+        "it.",
       "refrigerant" => "Cylinder weights before and after. For licensed people; the limit that counts is local law's."
     }.freeze
     COMPLAINTS = {

@@ -25,7 +25,7 @@ RSpec.describe Policy, :rolled_back do
     "/jobs/:number/decide/withdraw" => field, "/jobs/:number/refrigerant/circuits" => [],
     "/jobs/:number/refrigerant/moves" => [], "/jobs/:number/refrigerant/leaks" => field,
     "/jobs/:number/refrigerant/leaks/:leak/checks" => field, "/jobs/:number/refrigerant/:what/:id/void" => field,
-    "/settings/people/:id/licence" => office, "/jobs/:number/quote" => field + office,
+    "/settings/people/:id/licence" => office, "/jobs/:number/replace" => field, "/jobs/:number/quote" => field + office,
     "/jobs/:number/quote/:version/answer" => field + office, "/jobs/:number/quote/:version/link" => field + office,
     "/jobs/:number/findings" => field, "/jobs/:number/findings/:id/void" => field,
     "/jobs/:number/fit/features" => field, "/jobs/:number/fit/cleaning" => field,

@@ -128,6 +128,22 @@ RSpec.describe Stations::Source::Quotes, :rolled_back do
     expect(waits.call).to include "an order for #{motor.part_no}"
   end
 
+  it "sets the repair against a new unit, fault by fault, and keeps what was reckoned" do
+    limit(nil)
+    order
+    get "/jobs/#{job.number}/replace"
+    expect(page).to include "Not reckoned yet", "Evaporator fan 2: Bearing worn"
+    typed = {years_left: "4", repairs_a: "150", energy_a: "420", price: "2600", life: "12", energy_b: "290", rate: "6"}
+    send_form "/jobs/#{job.number}/replace", **typed, years_left: "", client_id: SecureRandom.uuid
+    expect([status, page]).to match [422, include("2600", "is missing")]
+    send_form "/jobs/#{job.number}/replace", **typed, client_id: SecureRandom.uuid
+    kept = file(job).readings_of("replace").last
+    committed = Fenbo::Decision::Approval.new(file(job)).committed
+    expect([kept.answer.repair.total_cents, kept.verdict]).to match [committed, /repair|replace/]
+    get "/jobs/#{job.number}/replace"
+    expect(page).to include "a year", "half-price rule"
+  end
+
   it "goes out as PDF, CSV and with the job file" do
     make
     answer
