@@ -52,8 +52,8 @@ module Shared
       "product" => "Two readings give this box's own pace; else the family's usual one is taken.",
       "driven" => "Watts at 0, 5 and 10 V, or how many fans run at each stage, once everything is back.",
       "pulldown" => "Four readings over fifteen minutes at least, once everything runs again.",
-      "replace" => "What the repair and a new unit cost, and how long each lasts: both by the year, the half-price rule beside " \
-        "it.",
+      "replace" => "What the repair and a new unit cost, and how long each lasts: both by the year, the half-price " \
+        "rule beside it.",
       "refrigerant" => "Cylinder weights before and after. For licensed people; the limit that counts is local law's."
     }.freeze
     COMPLAINTS = {

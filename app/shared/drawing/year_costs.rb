@@ -7,7 +7,7 @@ module Shared
       WIDTH = 560
       HEIGHT = 150
       LEFT = 110
-      MOST = 300
+      MOST = 265
       NAMES = {"repair" => "Repaired", "replace" => "Replaced"}.freeze
 
       # @param money [Proc] cents in words

@@ -6,7 +6,7 @@ module Stations
     # reckoned is kept with the job; the decision stays the technician's.
     class Replace < Shared::Route
       get "/jobs/:number/replace" do
-        page(instrument)
+        page(instrument(kept&.typed || {}))
       end
 
       post "/jobs/:number/replace" do
@@ -19,12 +19,14 @@ module Stations
 
       private
 
-      def instrument
-        Shared::Instrument.of("replace", params, user: current_user, job:, fan: position)
+      def instrument(typed = params)
+        Shared::Instrument.of("replace", typed, user: current_user, job:, fan: position)
       end
 
+      def kept = job.readings_of("replace").last
+
       def page(asked)
-        station(:replace, at: "source", asked:, kept: job.readings_of("replace").last)
+        station(:replace, at: "source", asked:, kept:)
       end
     end
   end

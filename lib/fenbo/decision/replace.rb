@@ -66,6 +66,11 @@ module Fenbo
         (total_cents < question.price_cents * limits["replace.half_price"]) ? "repair" : "replace"
       end
 
+      # nil where a new one costs nothing.
+      def share_of_price
+        question.price_cents.zero? ? nil : (total_cents / question.price_cents.to_f).round(3)
+      end
+
       # Years after which both cost the same.
       def break_even
         room = replace_cents - question.repair_yearly
@@ -78,8 +83,9 @@ module Fenbo
       def reasons
         [
           reason("A year repaired costs #{repair_cents.round / 100}, replaced #{replace_cents.round / 100}",
-            "replace.yearly", value: repair_cents.round, source: "sourcing/replace"),
-          limit_reason("The half-price rule says #{half_price_rule}", "replace.half_price", value: total_cents),
+            "replace.yearly", value: (repair_cents / 100.0).round(2), source: "sourcing/replace"),
+          limit_reason("The half-price rule says #{half_price_rule}", "replace.half_price",
+            value: share_of_price),
           sensitivity
         ]
       end
