@@ -28,9 +28,12 @@ RSpec.describe "readings that come by themselves" do
 
   it "records from the microphone, reads it and keeps it with its fan" do
     visit "/jobs/#{job.number}/sounds?fan=evaporator-2"
-    click_button "Record"
-    expect(page).to have_button "Stop"
-    click_button "Stop"
+    # Stopped as soon as it can be, however slow the machine.
+    page.execute_script(<<~JS)
+      const named = (words) => [...document.querySelectorAll("button")].find((one) => one.textContent.trim() === words);
+      named("Record").click();
+      const timer = setInterval(() => { if (named("Stop")) { clearInterval(timer); named("Stop").click(); } }, 20);
+    JS
     expect(page).to have_content "Too short"
     click_button "Record"
     sleep 3
