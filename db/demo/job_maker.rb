@@ -112,6 +112,7 @@ module Demo
       fit if @row["fit"]
       match if @row["match"]
       spare if @row["spare"]
+      agree if @row["agreed"]
       work if @row["plan"]
       prove if @row["proved"]
       hand_over if @row["hand_over"]
@@ -328,6 +329,16 @@ module Demo
       source(PartChoice.create!(job: @job, fan_position: hand, fault: "#{hand.key}.1", spare: part, user: @who,
         grade: one.grade, checks: one.checks.as_json, wanted: search.old,
         beside: {"extra_work" => one.extra_work.as_json}))
+    end
+
+    # The customer's yes, told to whoever called.
+    def agree
+      builder = Stations::Source::QuoteBuilder.new(file, words: Stations::HandOver::Voice.new(@who), clock:)
+      quote =
+        Quote.create!(job: @job, user: @who, version: 1, options: builder.options, created_at: @now - 9000,
+          tax_percent: Setting.read("tax_percent"), limit_cents: @unit.customer.approval_limit_cents)
+      QuoteAnswer.give(quote, verdict: "approved", option: "good", name: @row["agreed"], how: "told", at: @now - 8800,
+        user: @who)
     end
 
     # The plan ticked off, counts and depth included: all of it, or as far as the step named.
