@@ -96,7 +96,7 @@ RSpec.describe Stations::Source::Quotes, :rolled_back do
     expect([status, page]).to match [422, include("Why not, in a few words?")]
     answer(signature: "scribble")
     expect([status, page]).to match [422, include("could not be read")]
-    expect(QuoteAnswer.count).to eq 0
+    expect(QuoteAnswer.where(quote: record.quotes)).to be_empty
   end
 
   it "is answered over a link once, without signing in, and by nobody else's" do
@@ -112,7 +112,7 @@ RSpec.describe Stations::Source::Quotes, :rolled_back do
     get "/quote/#{secret}"
     expect(page).to include("Approved: good", "by link")
     expect(page).not_to include("Send the answer")
-    expect(QuoteAnswer.pluck(:name, :how)).to eq [%w[Berit link]]
+    expect(QuoteAnswer.where(quote: record.quotes).pluck(:name, :how)).to eq [%w[Berit link]]
     get "/quote/#{secret.reverse}"
     expect(status).to eq 404
     QuoteLink.update_all(expires_at: 1.day.ago)
