@@ -53,6 +53,8 @@ module Fenbo
     autoload :Visit, "fenbo/job_file/visit"
 
     STATIONS = %w[call look measure decide match source fit prove hand_over].freeze
+    # How soon what was seen besides wants somebody.
+    GRADES = %w[now soon watch].freeze
 
     # @param json [Hash] parsed JSON
     # @return [Job]

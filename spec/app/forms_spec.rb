@@ -60,6 +60,14 @@ RSpec.describe Shared::Form, :rolled_back do
     expect(unsigned.faults.keys).to eq ["signed_name"]
   end
 
+  it "keeps what was seen besides by how soon it wants somebody, and older words as to be watched" do
+    form = Stations::HandOver::Form.new(typed(seen_now: "gas smell", seen_watch: "drip\n\nrust"))
+    expect(form.read).to be true
+    kept = ->(text) { Fenbo::JobFile::Handover.new(by: nil, seen_besides: text).graded }
+    expect(kept[form.entry.values[:seen_besides]]).to eq("now" => ["gas smell"], "watch" => %w[drip rust])
+    expect([kept["Gasket worn."], kept[nil]]).to eq [{"watch" => ["Gasket worn."]}, {}]
+  end
+
   it "refuses settings by every field, one's own and the shop's" do
     mine = Settings::ProfileForm.new(user,
       typed(unit_system: "old", appearance: "", meter_percent: "101", meter_counts: "few"))

@@ -8,7 +8,7 @@ module Stations
       def read
         @values = {
           summary: text(:summary, longest: 4000),
-          seen_besides: text(:seen_besides, longest: 4000),
+          seen_besides: seen,
           next_visit_at: time(:next_visit_at),
           next_visit_for: text(:next_visit_for, longest: 300),
           unsigned_because: text(:unsigned_because, longest: 300)
@@ -22,6 +22,15 @@ module Stations
       end
 
       private
+
+      # A line each, led by how soon it wants somebody.
+      def seen
+        Fenbo::JobFile::GRADES.flat_map { |grade|
+          text(:"seen_#{grade}", longest: 1300).to_s.lines.map(&:strip).reject(&:empty?).map { |line|
+            "#{grade}: #{line}"
+          }
+        }.join("\n").presence
+      end
 
       # Nothing drawn keeps what was signed before.
       def signature

@@ -183,7 +183,10 @@ module Stations
         handover = @report.handover or return
         if handover.seen_besides
           paper.section "Seen besides"
-          paper.text handover.seen_besides
+          handover.graded.each do |grade, lines|
+            paper.text "#{Report::GRADES[grade].upcase_first}: #{lines.join("; ")}",
+              color: (grade == "now") ? Shared::Paper::BAD : Shared::Paper::INK
+          end
         end
         return unless handover.next_visit_at
         paper.section "Next visit"

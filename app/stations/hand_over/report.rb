@@ -14,6 +14,9 @@ module Stations
           "cleaning" => "Cleaning"
         ).freeze
 
+      # How soon what was seen besides wants somebody.
+      GRADES = {"now" => "to be done now", "soon" => "to be done soon", "watch" => "to be watched"}.freeze
+
       attr_reader :job, :shop
 
       # @param job [Fenbo::JobFile::Job]

@@ -9,6 +9,16 @@ module Fenbo
       next_visit_for: Shape.maybe(String), signed_name: Shape.maybe(String), signature: Shape.maybe(Array),
       signed_at: Shape.maybe(Time), unsigned_because: Shape.maybe(String)
     ) do
+      # What was seen besides, by how soon it wants somebody: lines led by "now:" or "soon:", the
+      # others to be watched.
+      # @return [Hash{String => Array<String>}] none that is empty
+      def graded
+        seen_besides.to_s.lines.map(&:strip).reject(&:empty?).map { |line|
+          match = line.match(/\A(#{GRADES.join("|")}):\s*(.+)\z/i)
+          match ? [match[1].downcase, match[2]] : ["watch", line]
+        }.group_by(&:first).transform_values { |list| list.map(&:last) }.sort_by { |grade, _| GRADES.index(grade) }.to_h
+      end
+
       def signed? = !signed_at.nil?
     end
   end
