@@ -85,6 +85,8 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
     choose("evaporator-2", ec)
     send_form "/jobs/#{job.number}/decide/withdraw", fan: "evaporator-2.1", taken_back: " "
     expect([status, page]).to match [422, include("Say why it is taken back")]
+    send_form "/jobs/#{job.number}/decide/withdraw", fan: "nonsense", taken_back: "It was the guard."
+    expect([status, file(job).faults.size]).to eq [404, 1]
     send_form "/jobs/#{job.number}/decide/withdraw", fan: "evaporator-2.1", taken_back: "It was the guard."
     expect([file(job).faults, file(job).decisions.last.void_reason]).to eq [[], "It was the guard."]
     decide("evaporator-2", "mount_loose", "repair")

@@ -30,7 +30,10 @@ module Stations
       end
 
       post "/jobs/:number/decide/withdraw" do
+        need :decide
         key = fault_here.key
+        # What names no fault takes none back: the one in hand may be another.
+        halt(*nothing_here) unless params[:fan] == key
         take Entries::Withdrawn.new(fault: key, reason: text(:taken_back, 500))
         back_to "/jobs/#{job.number}/decide?fan=#{position.key}", "Taken back: nothing is decided there any more."
       rescue Logbook::Refused => problem
