@@ -5,7 +5,8 @@
 #   web.rb        the Rack application, from the socket inwards
 #   paths.rb      which class answers which path
 #   stations/     a room for each of the nine: routes, forms, presenters, views, drawings
-#   day/ units/ circuits/ vans/ customers/ catalogue/ bench/ learning/ people/ settings/ api/
+#   day/ week/ clocks/ calendars/ units/ circuits/ vans/ customers/ price_lists/ catalogue/ bench/ learning/
+#   people/ settings/ api/
 #                 the other rooms, laid out alike
 #   suppliers/    who sells parts, and at what price
 #   records/      what is kept, and what must hold of it

@@ -15,6 +15,7 @@ require "rack/session"
 require "rack/protection"
 require "rack/attack"
 require "que"
+require "money"
 require "shrine"
 require "shrine/storage/file_system"
 require "securerandom"
@@ -23,3 +24,7 @@ require "json"
 $LOAD_PATH.unshift File.expand_path("../lib", __dir__)
 require "fenbo"
 require "fenbo_simulation"
+
+# Which amounts: the shop's own settings say, never the place it runs at.
+Money.locale_backend = nil
+Money.rounding_mode = BigDecimal::ROUND_HALF_UP

@@ -27,6 +27,9 @@ module Paths
     "reports" => "Stations::HandOver::Bundles",
     "sheet" => "Stations::HandOver::Sheet",
     "quote" => "Stations::Source::QuoteDoor",
+    "calendar" => "Calendars::Route",
+    "week" => "Week::Route",
+    "suppliers" => "PriceLists::Route",
     "refused" => "Shared::Refused"
   }.freeze
 
@@ -48,6 +51,10 @@ module Paths
     "beside" => "Stations::Match::Route",
     "fitting" => "Stations::Match::Clearance",
     "source" => "Stations::Source::Route",
+    "clock" => "Clocks::Route",
+    "orders" => "Stations::Source::Orders",
+    "parts.pdf" => "Stations::Source::Orders",
+    "parts.csv" => "Stations::Source::Orders",
     "quote" => "Stations::Source::Quotes",
     "replace" => "Stations::Source::Replace",
     "fit" => "Stations::WorkPlan::Route",

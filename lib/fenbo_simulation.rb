@@ -19,6 +19,7 @@ require "fenbo"
 #   CaseMaker  draws equipment, age and faults from wear and surroundings
 #   Clamp      a clamp meter on a simulated motor, line by line
 #   Probe      a temperature probe in a box after a repair
+#   PriceService suppliers with prices, stock and opening hours, over HTTP
 #   Microphone a recording of a fan of any kind, speed and background
 module FenboSimulation
   autoload :Boxes, "fenbo_simulation/boxes"
@@ -29,6 +30,7 @@ module FenboSimulation
   autoload :Microphone, "fenbo_simulation/microphone"
   autoload :Motor, "fenbo_simulation/motor"
   autoload :Observer, "fenbo_simulation/observer"
+  autoload :PriceService, "fenbo_simulation/price_service"
   autoload :Rig, "fenbo_simulation/rig"
   autoload :Senses, "fenbo_simulation/senses"
 end

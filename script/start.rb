@@ -6,6 +6,7 @@
 IO.for_fd(9, autoclose: false).close_on_exec = true if File.exist?("/proc/self/fd/9")
 
 require "bundler/setup"
+require "fileutils"
 require "optparse"
 require "socket"
 require_relative "lib/private_postgres"
@@ -64,6 +65,7 @@ if options[:reset]
   abort "  --reset-demo only works on Fenbo's own database, not on DATABASE_URL." unless postgres
   postgres.drop_database("fenbo")
   postgres.create_database("fenbo")
+  FileUtils.rm_f(File.join(ROOT, "var", "price_service.json"))
 end
 
 ENV["FENBO_SECRET"] ||= Secrets.session(ROOT)
@@ -111,21 +113,33 @@ if postgres
   end
 end
 
-# What waits in the queue is done by a process of its own: should it die, the web does not.
-worker = nil
-Thread.new do
-  loop do
-    worker = Process.spawn(RbConfig.ruby, File.join(ROOT, "script", "worker.rb"),
-      %i[out err] => [File.join(ROOT, "var", "worker.log"), "a"])
-    Process.wait(worker)
-    sleep 3
+# A process beside this one, begun again should it die; it ends with this one.
+def keep_running(script, *arguments)
+  child = nil
+  Thread.new do
+    loop do
+      child = Process.spawn(RbConfig.ruby, File.join(ROOT, "script", "#{script}.rb"), *arguments,
+        %i[out err] => [File.join(ROOT, "var", "#{script}.log"), "a"])
+      Process.wait(child)
+      sleep 3
+    end
+  end
+  at_exit do
+    Process.kill("TERM", child) if child
+  rescue Errno::ESRCH
+    # It has ended by itself.
   end
 end
-at_exit do
-  Process.kill("TERM", worker) if worker
-rescue Errno::ESRCH
-  # It has ended by itself.
+
+# The suppliers that ship with Fenbo; a shop's own price service is named in the environment.
+unless ENV["FENBO_PRICE_SERVICE"]
+  port = TCPServer.open("127.0.0.1", 0) { |socket| socket.addr[1] }
+  ENV["FENBO_PRICE_SERVICE"] = "http://127.0.0.1:#{port}"
+  keep_running("price_service", port.to_s, File.join(ROOT, "var", "price_service.json"), Date.today.iso8601)
 end
+
+# What waits in the queue is done beside the web: should it die, the web does not.
+keep_running("worker")
 
 configuration =
   Puma::Configuration.new do |config|

@@ -38,7 +38,10 @@ module Customers
 
     def keep(customer)
       form = Form.new(customer, params)
+      newcomer = customer.new_record?
       halt 422, edit(customer, typed: params, faults: form.faults) unless form.save
+      site = customer.sites.first if newcomer && may?(:edit_units)
+      return back_to("/units/new?site=#{site.id}", "#{customer.name} kept. Now the unit.") if site
       back_to "/customers", "#{customer.name} kept."
     end
   end

@@ -68,7 +68,7 @@ module Day
 
     # Stretches outside working hours, as places on the line.
     def nights
-      week = Fenbo::Sourcing::WorkHours.read(Fenbo::Input.new(Setting.read("work_hours")))
+      week = Fenbo::Sourcing::WorkHours.read(Fenbo::Input.new(Setting.work_week))
       start = naive(now)
       closed =
         (0...Line::FAR_HOURS.to_i * 2)
@@ -116,6 +116,8 @@ module Day
           :station_steps,
           {unit: :site},
           :technician,
+          :part_orders,
+          :proof_checks,
           decisions: :user,
           quotes: :quote_answers,
           part_choices: %i[motor spare],
@@ -152,6 +154,7 @@ module Day
 
     # A stopgap that holds the product and is to be undone: its words; nil where none does.
     def temporary(job)
+      return if job.proof_checks.any? { |check| check.check_id == "undone" }
       kept = job.part_choices.reject(&:superseded_at).filter_map { |choice| choice.offer.to_h["stopgap"] }.last
       kept && Fenbo::Product::Stopgaps.table[kept]&.fetch("label")
     end
@@ -162,6 +165,8 @@ module Day
         return "a technician's countersign"
       end
       return "their yes to quote #{job.number}-#{job.quotes.last.version}" if unanswered?(job)
+      silent = job.part_orders.find { |order| order.state == "to_send" }
+      return "an answer from #{silent.supplier_name}" if silent
       choice = job.part_choices.reject(&:superseded_at).last
       if choice&.ready_at && choice.ready_at > now
         return "part #{choice.thing.part_no}, #{Shared::Shop.local(choice.ready_at).strftime("%a %H:%M")}"

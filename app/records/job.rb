@@ -27,6 +27,7 @@ class Job < ApplicationRecord
   has_many :leak_checks
   has_many :station_steps
   has_many :part_choices, -> { order(:created_at) }
+  has_many :part_orders, -> { order(:id) }
   has_many :work_steps, -> { order(:done_at) }
   has_many :proof_checks
   has_one :handover
@@ -56,6 +57,15 @@ class Job < ApplicationRecord
   end
 
   # Whether a station's work is done.
+  # What the box read after something was done to it: its clock goes on from here.
+  def box_stands_at(celsius, at)
+    return if box_read_at && box_read_at > at
+    update!(box_c: celsius, box_read_at: at, box_log: [], earlier_c: nil, earlier_hours_ago: nil)
+  end
+
+  # As the job file has them.
+  def box_points = box_log.map { |row| [Time.iso8601(row["at"]), row["c"]] }
+
   def done?(station)
     station_steps.any? { |step| step.station == station && step.state == "done" }
   end

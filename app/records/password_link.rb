@@ -1,29 +1,20 @@
 # frozen_string_literal: true
 
 # A link by which somebody gives themselves a new password: made by the office, good once
-# and for a day. Only its digest is kept; the link itself is shown once, when it is made.
+# and for a day.
 class PasswordLink < ApplicationRecord
-  include Audited
+  include SecretLink
 
   LASTS = 1.day
 
   belongs_to :user
-  belongs_to :made_by, class_name: "User"
 
   scope :live, -> { where(used_at: nil, expires_at: Time.now..) }
 
   # @return [String] the link's secret; earlier links of the same person end
   def self.issue(user, made_by)
-    transaction do
-      live.where(user:).update_all(expires_at: Time.now)
-      secret = SecureRandom.urlsafe_base64(32)
-      create!(user:, made_by:, digest: ApiToken.digest_of(secret), expires_at: LASTS.from_now)
-      secret
-    end
+    give(where(user:), user:, made_by:, expires_at: LASTS.from_now)
   end
-
-  # @return [PasswordLink, nil]
-  def self.of(secret) = live.find_by(digest: ApiToken.digest_of(secret))
 
   # Sets the password and ends every session; a second press finds the link used.
   # @return [Boolean] false where the password will not do

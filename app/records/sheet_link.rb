@@ -1,27 +1,15 @@
 # frozen_string_literal: true
 
-# A link by which a customer sees the handover sheet of one job, and nothing else, without
-# signing in. Only its digest is kept; the link itself is shown once, when it is made.
+# A link by which a customer sees the handover sheet of one job, and nothing else.
 class SheetLink < ApplicationRecord
-  include Audited
+  include SecretLink
 
   belongs_to :job
-  belongs_to :made_by, class_name: "User"
-
-  scope :live, -> { where(expires_at: Time.now..) }
 
   # @return [String] the link's secret; earlier links to the same sheet end
   def self.issue(job, made_by, days:)
-    transaction do
-      live.where(job:).update_all(expires_at: Time.now)
-      secret = SecureRandom.urlsafe_base64(32)
-      create!(job:, made_by:, digest: ApiToken.digest_of(secret), expires_at: days.days.from_now)
-      secret
-    end
+    give(where(job:), job:, made_by:, expires_at: days.days.from_now)
   end
-
-  # @return [SheetLink, nil]
-  def self.of(secret) = live.find_by(digest: ApiToken.digest_of(secret))
 
   # That somebody looked; the first look counts.
   def seen

@@ -3,6 +3,8 @@
 module Settings
   # The shop's name, rates and its own limits over the trade's defaults.
   class ShopForm < Shared::Form
+    # Those with cents.
+    CURRENCIES = %w[EUR CHF GBP USD SEK NOK DKK PLN CZK].freeze
     # To what a total is rounded, in cents.
     ROUNDINGS = Fenbo::Decision::Quote::ROUNDINGS.to_h { |cents| [cents.to_s, format("%.2f", cents / 100.0)] }.freeze
 
@@ -11,9 +13,10 @@ module Settings
       rate, trip, tariff = cents(:rate), cents(:trip), cents(:tariff)
       fault(:rate, "The rate is needed.") if rate.nil?
       quoting = {"tax_percent" => number(:tax, 0..100), "deposit_percent" => number(:deposit, 0..100),
+                 "currency" => choice(:currency, CURRENCIES),
                  "rounding_cents" => choice(:rounding, ROUNDINGS.keys)&.to_i,
                  "quote_days" => whole(:quote_days, 1..365)}
-      limits = own_limits
+      limits, holidays = own_limits, dates(:holidays)
       Fenbo::LimitSense.new(limits).faults.each { |one, message| fault("limits.#{one}", "It #{message}.") }
       return false unless clean?
       Setting.transaction do
@@ -23,6 +26,7 @@ module Settings
           "trip_cents" => trip || 0,
           "tariff_cents_kwh" => tariff || 0,
           "limits" => limits,
+          "holidays" => holidays.sort.uniq,
           **quoting.compact
         }.each { |key, value| Setting.write(key, value) }
       end

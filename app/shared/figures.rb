@@ -35,6 +35,14 @@ module Shared
       "#{whole} h #{minutes.to_s.rjust(2, "0")}"
     end
 
+    # "23 h 30 to 2 d 2 h", "3 h 55 at the soonest, perhaps never"
+    # @param between [Array(Float, Float), Array(Float, nil), nil]
+    def between_words(between)
+      soon, late = between
+      return if soon.nil?
+      late ? "#{hours_words(soon)} to #{hours_words(late)}" : "#{hours_words(soon)} at the soonest, perhaps never"
+    end
+
     # Slower than this a box counts as steady, K an hour.
     STEADY_K = 0.05
 

@@ -8,6 +8,9 @@ module Shared
   # reads a field or two is used as it is; the others are subclasses with what they keep.
   class Form
     LONGEST_TEXT = 2000
+    MOST_DATES = 100
+    # More than this no column holds, and no such job is.
+    MOST_CENTS = 2_000_000_000
 
     attr_reader :params, :errors
 
@@ -40,12 +43,13 @@ module Shared
 
     # "1 250.50" or "1250,5" to cents.
     def cents(name)
-      value = params[name].to_s.delete(" \u00a0'").delete(Setting.read("currency"))
+      value = params[name].to_s.delete(" \u00a0'").delete_suffix(Shop.symbol)
       return nil if value.empty?
-      unless value.match?(/\A\d{1,9}([.,]\d{1,2})?\z/)
+      unless value.match?(/\A\d{1,12}([.,]\d{1,2})?\z/)
         return fault(name, "An amount from 0 up, with at most two decimals: “1250.50”.")
       end
-      (value.tr(",", ".").to_r * 100).round
+      cents = (value.tr(",", ".").to_r * 100).round
+      (cents > MOST_CENTS) ? fault(name, "At most #{Shop.money(MOST_CENTS)}.") : cents
     end
 
     def whole(name, range, required: false)
@@ -78,6 +82,16 @@ module Shared
       Time.local(parsed.year, parsed.month, parsed.day, parsed.hour, parsed.minute)
     rescue Date::Error
       fault(name, "A date and time, please.")
+    end
+
+    # Dates, one a line, as ISO writes them.
+    # @return [Array<String>]
+    def dates(name)
+      typed(name).split(/[\s,;]+/).first(MOST_DATES).map do |text|
+        Date.strptime(text, "%Y-%m-%d").iso8601
+      rescue Date::Error
+        fault(name, "“#{text[0, 20]}” is no date like 2031-12-25.")
+      end.compact
     end
 
     # @return [nil] so that a reader can end with it

@@ -64,6 +64,18 @@ module Shared
       choice.motor ? "motor" : choice.spare.label.downcase
     end
 
+    # "saves 360 kWh and 100.80 € a year, paid back in 0.6 years"
+    # @param row [Hash] as a choice keeps it
+    def upgrade_words(row)
+      paid = row["payback_years"].zero? ? "at no higher price" : "paid back in #{row["payback_years"]} years"
+      "saves #{row["saved_kwh"]} kWh and #{money(row["saved_cents"])} a year, #{paid}"
+    end
+
+    # What tips it: the hours it runs.
+    def half_time_words(row)
+      "Run half the hours, it is paid in #{(row["payback_years"] * 2).round(1)} years."
+    end
+
     # The old motor in a line, figures with their units.
     def old_motor_words(motor)
       tidy = ->(values) { values.map { |value| Fenbo::Quantities.tidy(value) }.join("/") }

@@ -5,7 +5,7 @@ module Shared
   module Shop
     module_function
 
-    def limits = Fenbo::Limits.default.with(Setting.read("limits"))
+    def limits = Setting.limits
 
     # Times of day in the shop are the machine's local ones, without a zone.
     def local(time) = time.getlocal
@@ -13,11 +13,10 @@ module Shared
     # A local clock time as stored: the core's naive times and back.
     def from_local(text) = Time.strptime(text, "%Y-%m-%dT%H:%M")
 
-    def money(cents)
-      return "–" if cents.nil?
-      whole, rest = cents.abs.divmod(100)
-      grouped = whole.to_s.gsub(/(\d)(?=(\d{3})+\z)/, "\\1\u00a0")
-      "#{"−" if cents.negative?}#{grouped}.#{rest.to_s.rjust(2, "0")}\u00a0#{Setting.read("currency")}"
-    end
+    # @param cents [Integer, nil]
+    def money(cents) = cents.nil? ? "–" : Setting.money(cents)
+
+    # What stands beside an amount.
+    def symbol = Setting.currency.symbol
   end
 end

@@ -1,43 +1,54 @@
 # frozen_string_literal: true
 
 module Suppliers
-  # The port to whoever sells parts: what Fenbo asks, whichever adapter answers.
-  # What lies on vans is the shop's own to know (Suppliers::OnVan); an adapter prices it.
-  # An adapter has
-  #   offers(part)   for a part with part_no, maker and price_cents: offers as the tool
-  #                  `source` takes them, [] where it has none
-  #   name_of(id)    what people call a supplier, nil where it is not known
+  # The port to whoever sells parts: what Fenbo asks, whoever answers.
+  #   OnVan       what lies on the van of whoever drives to the job
+  #   Priced      suppliers with a price service
+  #   Listed      suppliers whose price list was loaded as CSV
   #
-  # A service that fails costs its offers, never the page: it is written to the log and
-  # asked again at the next look.
+  # A part has part_no, maker and price_cents. A supplier that fails costs its offers, never
+  # the page.
   module Desk
+    # The longest a page waits for a supplier.
+    SECONDS = 1.5
+
     module_function
 
-    # @param with an adapter; a spec or a shop's own configuration sets it
-    def adapter=(with)
-      @adapter = with
+    # @param with [Priced] a spec sets its own
+    def service=(with)
+      @service = with
     end
 
-    def adapter = @adapter ||= StandIn.new
+    def service
+      @service ||= Priced.new(Service.at(ENV["FENBO_PRICE_SERVICE"], seconds: SECONDS), limits: -> {
+        Setting.limits
+      })
+    end
 
     # @return [Array<Hash>] those the tool `source` could read
-    def offers(part)
-      asked([]) { adapter.offers(part) }
-        .select { |offer| offer["id"].present? && offer["price_cents"].is_a?(Integer) }
-        .reject { |offer| offer["kind"] == OnVan::VAN && !OnVan.has?(part.part_no) }
+    def offers(part) = offers_of([part]).fetch(part.part_no)
+
+    # @return [Hash{String => Array<Hash>}] part number => offers
+    def offers_of(parts)
+      priced, listed = service.offers(parts), Listed.offers(parts)
+      parts.to_h do |part|
+        told = [OnVan.offer(part), *priced[part.part_no], *listed[part.part_no]].compact
+        [part.part_no, told.select { |offer| offer["id"].present? && offer["price_cents"].is_a?(Integer) }]
+      end
     end
+
+    # Whether an order can be sent there; others are rung.
+    def takes_orders?(id) = service.sells?(id)
+
+    # How the suppliers stand that are asked over the net.
+    # @return [Array<Priced::Standing>]
+    def standing = service.standing
 
     def at_hand = OnVan.there.keys
 
     # The name, or the id of one that is not known any more.
-    def name_of(id) = asked(nil) { adapter.name_of(id) } || id
-
-    def asked(nothing)
-      yield
-    rescue => problem
-      warn "supplier service: #{problem.class}: #{problem.message.lines.first}"
-      nothing
+    def name_of(id)
+      (OnVan::NAME if id == OnVan::VAN) || service.name_of(id) || Listed.name_of(id) || id
     end
-    private_class_method :asked
   end
 end

@@ -12,6 +12,12 @@ module Vans
       page
     end
 
+    get "/van/labels.pdf" do
+      content_type :pdf
+      attachment "van-labels.pdf", :inline
+      Labels.new(VanStock.where(user: owner).order(:part_no).to_a, address: request.base_url).render
+    end
+
     post "/van" do
       need :record
       form = Shared::Form.new(params)

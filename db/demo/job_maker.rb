@@ -315,7 +315,18 @@ module Demo
       option =
         sources.options.find { |one| one[:offer] == @row["offer"] } ||
         sources.options.find { |one| one[:second_trip] } || sources.options.first
-      choice.update!(offer: option.as_json, ready_at: @row["ready"] ? moment(@row["ready"]) : @now - 3600)
+      kept = option.as_json.merge({"source" => Suppliers::Desk.name_of(option.offer),
+                                   "order" => sources.order(option)}.compact)
+      ready_at = @row["ready"] ? moment(@row["ready"]) : @now - 3600
+      choice.update!(offer: kept, ready_at:)
+      ordered(PartOrder.follow(choice, kept, user: @who, ready_at:))
+    end
+
+    # Taken by its supplier; here where its hour has come, later than promised where the row says so.
+    def ordered(order)
+      return unless order
+      order.update!(state: (order.ready_at > @now) ? "placed" : "here", placed_at: @now - 3600,
+        promised_at: order.ready_at - @row.fetch("slipped_h", 0) * 3600)
     end
 
     # A part that is no motor, by its number, with the offer taken.
@@ -333,7 +344,7 @@ module Demo
 
     # The customer's yes, told to whoever called.
     def agree
-      builder = Stations::Source::QuoteBuilder.new(file, words: Stations::HandOver::Voice.new(@who), clock:)
+      builder = Stations::Source::QuoteBuilder.new(file, words: Shared::Voice.new(@who), clock:)
       quote =
         Quote.create!(job: @job, user: @who, version: 1, options: builder.options, created_at: @now - 9000,
           tax_percent: Setting.read("tax_percent"), limit_cents: @unit.customer.approval_limit_cents)

@@ -50,6 +50,7 @@ module Fenbo
     autoload :StationDone, "fenbo/job_file/progress"
     autoload :StepDone, "fenbo/job_file/progress"
     autoload :Unit, "fenbo/job_file/unit"
+    autoload :BoxRead, "fenbo/job_file/box_read"
     autoload :Visit, "fenbo/job_file/visit"
 
     STATIONS = %w[call look measure decide match source fit prove hand_over].freeze

@@ -4,6 +4,7 @@ module Fenbo
   # The goods in the box and how long they can wait.
   module Product
     autoload :Clock, "fenbo/product/clock"
+    autoload :Drift, "fenbo/product/drift"
     autoload :JobClock, "fenbo/product/job_clock"
     autoload :Stopgaps, "fenbo/product/stopgaps"
   end

@@ -12,6 +12,11 @@ module FenboSimulation
     JITTER_K = 0.05
     OVER_K = 9.0
 
+    # What it shows once, of a box that is so warm: one decimal, beside the truth by its jitter.
+    def self.beside(celsius, random:)
+      (celsius + JITTER_K * (2 * random.rand - 1)).round(1)
+    end
+
     # @param start_c [Float, nil] where it begins; nil: well over the setpoint
     def initialize(condition:, setpoint_c:, random:, start_c: nil)
       @rise, @tau = FIGURES.fetch(condition)

@@ -13,7 +13,7 @@ class Rooms
     core: %i[],
     simulation: %i[core],
     records: %i[core],
-    suppliers: %i[core records],
+    suppliers: %i[core simulation records],
     shared: %i[core simulation records suppliers],
     sync: %i[core records suppliers shared],
     room: %i[core simulation records suppliers shared sync],

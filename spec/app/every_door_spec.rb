@@ -24,7 +24,7 @@ RSpec.describe "every door", :rolled_back do
   ]
   let(:nonsense) { nonsense }
   # A password link is known by its secret alone.
-  let(:open) { %w[/up /sign-in /first-run /new-password/1 /sheet/1 /quote/1] }
+  let(:open) { %w[/up /sign-in /first-run /new-password/1 /sheet/1 /quote/1 /calendar/1.ics] }
   let(:job) { Job.open.find { |one| one.unit.family == "walk_in_cooler" && one.readings.any? } }
   let(:closed) { Job.where(status: "closed").order(:number).last }
 
@@ -44,6 +44,7 @@ RSpec.describe "every door", :rolled_back do
       .sub(%r{/customers/:id}, "/customers/#{Customer.first.id}")
       .sub(%r{/units/:id}, "/units/#{job.unit_id}")
       .sub(%r{/readings/:id}, "/readings/#{job.readings.first.id}")
+      .gsub(":secret.ics", "1.ics")
       .gsub(/:\w+(\.\w+)?/, "1")
       .delete_suffix("?")
       .sub("/*", "/nowhere")

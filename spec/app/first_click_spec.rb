@@ -22,6 +22,9 @@ RSpec.describe "the first click after a start" do
       Settings::ShopForm.new({"limits" => {"amps.none" => "9"}}).save
       Settings::ProfileForm.new(user, {}).save
       Stations::HandOver::Form.new({"signature" => "x"}).read
+      PriceLists::Form.new({"csv" => "x"}).save
+      Week::MoveForm.new({"at" => "x"}).read
+      Clocks::Form.new({"readings" => "x"}, limits: Setting.limits).entry(id: nil)
       Stations::HandOver::BundleForm.new({"from" => "x"}).read
       puts "read"
     RUBY

@@ -23,7 +23,7 @@ RSpec.describe Stations::Source::Neighbours, :rolled_back do
     expect(rows.map { |row| [row.fan.key, row.answer.fail_chance, row.answer.verdict] }).to eq [
       ["evaporator-2", 0.45, "now"], ["evaporator-3", 0.04, "later"]
     ]
-    expect(page).to include("While somebody is here").and(include("when it fails"))
+    expect(page).to match(/while\s+you\s+are\s+here/).and(include("when it fails"))
   end
 
   it "says nothing of a fan with a fault of its own, or where no motor is chosen" do

@@ -12,6 +12,10 @@ RSpec.describe Policy, :rolled_back do
   technician = %w[technician]
 
   table = {
+    "/jobs/:number/orders/:order/ask" => everyone, "/jobs/:number/orders/:order/move" => everyone,
+    "/jobs/:number/clock" => field, "/jobs/:number/clock/probe" => field,
+    "/week/visits/:id" => crew, "/week/jobs/:number" => crew,
+    "/suppliers" => office, "/suppliers/:uid/drop" => office, "/suppliers/:id/fault" => office, "/calendar" => everyone,
     "/van" => field, "/van/least" => field, "/customers" => crew, "/customers/:id" => office,
     "/units" => crew, "/units/:id" => crew, "/units/:id/fans/:fan" => crew,
     "/imports" => office, "/imports/:id/again" => office, "/imports/:id/drop" => office,

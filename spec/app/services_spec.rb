@@ -55,6 +55,9 @@ RSpec.describe "the services", :rolled_back do
         ]
       ).to eq [125_050, 12, true, Time.local(2031, 5, 5, 15, 20), 5.0, 19.05]
       expect(form).to be_clean
+      most = typed(a: "20000000", b: "20000000.01", c: "999999999999")
+      expect([most.cents(:a), most.cents(:b), most.cents(:c)]).to eq [2_000_000_000, nil, nil]
+      expect(most.faults.values).to all include "At most 20\u00a0000\u00a0000.00\u00a0€"
       wrong = typed(a: "12.345", b: "21", d: "2031-13-45T99:00", e: "hot", t: "x" * 50)
       [
         wrong.cents(:a),

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "pdf-reader"
 require_relative "app_spec_helper"
 
 # What lies on a van: counted, restocked, handed over, taken for a job and put back, and the last
@@ -17,6 +18,17 @@ RSpec.describe Vans, :rolled_back do
 
   def note(kind, count, **fields)
     send_form "/van", kind:, count: count.to_s, part_no: motor.part_no, client_id: SecureRandom.uuid, **fields
+  end
+
+  it "prints labels whose code opens its part on the van" do
+    note("restocked", 2)
+    get "/van/labels.pdf"
+    read = PDF::Reader.new(StringIO.new(last_response.body))
+    expect([read.pages.size, read.pages.first.text]).to match [1, include(motor.part_no)]
+    # One dark module at least in each row of the code: rectangles, not a picture.
+    expect(read.pages.first.raw_content.scan(/ re$/).size).to be > 300
+    get "/van?part=#{motor.part_no}"
+    expect(page).to include %(value="#{motor.part_no}")
   end
 
   # A job of this technician's with the motor chosen, and the way of getting it from the van.

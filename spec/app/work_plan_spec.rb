@@ -37,6 +37,31 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
     end
   end
 
+  it "asks for the count as they come out, and for a word where none does" do
+    make_safe
+    tick("guard_off", fasteners: "0")
+    expect([status, page]).to match [422, include("Tap each one into the tray")]
+    tick("guard_off", fasteners: "0", note: "Held by clips here")
+    expect(status).to eq 303
+  end
+
+  it "sees along the plan what Prove would ask, and proposes the words of the report" do
+    motor = Motor.where.not(price_cents: nil).first
+    PartChoice.create!(job:, motor:, user: technician, fan_position: job.unit.position("evaporator-1"))
+    visit = Visit.create!(job:, technician:, starts_at: 2.days.from_now, purpose: Visit::FOR_PART)
+    work
+    proof = Fenbo::Proof::Checklist.new(file(job))
+    expect([proof.done?("nothing_inside"), proof.done?("covers_on")]).to eq [true, false]
+    expect(Visit.exists?(visit.id)).to be false
+    get "/jobs/#{job.number}/prove"
+    expect(page).to include "along the work plan"
+    send_form "/jobs/#{job.number}/prove/temperatures", arrival: "9", leaving: "4"
+    send_form "/jobs/#{job.number}/decide", fan: "evaporator-1", cause: "bearing_worn", action: "replace",
+      reason: "heard it", client_id: SecureRandom.uuid
+    get "/jobs/#{job.number}/hand_over"
+    expect(page).to include "bearing worn. Motor #{motor.part_no} fitted", "The box stood at 4 °C on leaving."
+  end
+
   it "holds the safety gate shut until all three points of the proof are ticked" do
     tick("guard_off", fasteners: "4")
     expect([status, page]).to match [422, include("safety gate comes first")]

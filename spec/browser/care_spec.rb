@@ -143,6 +143,9 @@ RSpec.describe "care for what is typed, and for who reads it" do
     "style" => "/style",
     "lost" => "/nowhere",
     "learning" => "/learning",
+    "week" => "/week",
+    "suppliers" => "/suppliers",
+    "van" => "/van",
     "bench" => "/bench",
     "bench legs" =>
       "/bench/phases?volts_ab=462&volts_bc=458&volts_ca=440&amps_a=4.1&amps_b=4&amps_c=4.9" \
@@ -171,6 +174,9 @@ RSpec.describe "care for what is typed, and for who reads it" do
           "fit to come" => "/jobs/#{job("Seed vault").number}/fit",
           "part" => "/jobs/#{job("Hut kitchen").number}/look?part=coil",
           "report" => "/jobs/#{number}/report",
+          "ways" => "/jobs/#{job("Seed vault").number}/source",
+          "clock" => "/jobs/#{job("Cheese cellar 2").number}/clock",
+          "quote" => "/jobs/#{job("Seed vault").number}/quote",
           "fits" => "/jobs/#{job("Seed vault").number}/fitting?part=BR-S12-230-L",
           "does not fit" => "/jobs/#{job("Seed vault").number}/fitting?part=BR-U12-230",
           "not measured" => "/jobs/#{job("Tulip hall").number}/fitting?part=BR-U12-230",

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "io/wait"
 require "json"
 require "open3"
 
@@ -28,6 +29,19 @@ RSpec.describe "bin/fenbo" do
     end
     expect(run("amps", "/nowhere").last).to eq 2
     expect(JSON.parse(run("divine").at(1))["errors"].first["field"]).to eq "tool"
+  end
+
+  it "answers each line of a batch at once, before the next has come" do
+    line = JSON.generate(id: 1, tool: "air", in: Fenbo::Tools.entry("air").example)
+    Open3.popen2({"RUBYOPT" => nil}, File.expand_path("../../bin/fenbo", __dir__), "batch") do |input, output|
+      2.times do
+        input.puts line
+        input.flush
+        expect(output.wait_readable(20)).to be_truthy
+        expect(JSON.parse(output.gets)).to include("id" => 1, "out" => be_a(Hash))
+      end
+      input.close
+    end
   end
 
   it "goes on after a bad line of a batch" do

@@ -2,18 +2,18 @@
 // small state. Everything works without scripts too, only with whole pages.
 import Alpine from "@alpinejs/csp/dist/module.esm.js";
 import { drafts } from "./drafts.js";
-import { fitting } from "./fitting.js";
-import { frost } from "./frost.js";
 import { keys } from "./keys.js";
 import { outbox } from "./outbox.js";
 import { meter } from "./meter.js";
-import { recorder } from "./recorder.js";
 import { sight } from "./sight.js";
 import { signature } from "./signature.js";
 import { stamp } from "./stamp.js";
 
 // htmx stands before this file in the bundle, as its makers shrank it: a sixth smaller.
 const { htmx } = window;
+// What only some pages need comes when one of them is there.
+const TOOLS = document.currentScript.dataset.tools;
+const tools = (page) => page.querySelector("[data-tool], [data-slot], [data-visit]") && import(TOOLS).then(({ wake }) => wake(page, Alpine));
 htmx.config.includeIndicatorStyles = false;
 htmx.config.allowEval = false;
 htmx.config.allowScriptTags = false;
@@ -38,6 +38,16 @@ document.addEventListener("change", async (event) => {
   into.dispatchEvent(new Event("input", { bubbles: true }));
 });
 
+// A text to be sent by other means.
+document.addEventListener("click", async (event) => {
+  const button = event.target.closest?.("[data-copy]");
+  if (!button) return;
+  const text = document.getElementById(button.dataset.copy);
+  text.select();
+  await navigator.clipboard?.writeText(text.value).catch(() => document.execCommand("copy"));
+  button.textContent = "Copied";
+});
+
 // One press is enough: a second on the same form is let go by.
 document.addEventListener("submit", (event) => {
   const form = event.target;
@@ -48,6 +58,7 @@ document.addEventListener("submit", (event) => {
 
 document.addEventListener("htmx:afterSwap", () => {
   stamp(document);
+  tools(document);
   drafts.restore(document);
   const told = document.querySelector("[data-told]");
   if (told) document.getElementById("announce").textContent = told.textContent;
@@ -57,9 +68,6 @@ window.addEventListener("pageshow", (event) => event.persisted && location.reloa
 
 Alpine.data("signature", signature);
 Alpine.data("meter", meter);
-Alpine.data("frost", frost);
-Alpine.data("fitting", fitting);
-Alpine.data("recorder", recorder);
 window.Alpine = Alpine;
 stamp(document);
 drafts.start();
@@ -67,3 +75,4 @@ outbox.start();
 sight.start();
 keys.start();
 Alpine.start();
+tools(document);

@@ -31,7 +31,7 @@ async function sendOne(item) {
   const body = new URLSearchParams(item.body);
   const token = document.querySelector("meta[name=csrf]")?.content;
   if (token) body.set("authenticity_token", token);
-  body.set("held_seconds", Math.max(0, Math.round((Date.now() - item.at) / 1000)));
+  body.set("held_seconds", (Math.max(0, Date.now() - item.at) / 1000).toFixed(3));
   const answer = await fetch(item.path, { method: "POST", body, credentials: "same-origin" });
   if (answer.status >= 500 || answer.status === 429 || new URL(answer.url).pathname === "/sign-in") return null;
   return answer.ok;

@@ -1,5 +1,5 @@
 // After a page has answered, what changed is in sight and announced: the first wrong field
-// with a list of them all, else what was told, else the top of another page.
+// with a list of them all, else what the page marks as changed, else what was told at the top of another page.
 const at = () => `${location.pathname}`;
 let before = at();
 
@@ -44,6 +44,8 @@ function show(verb) {
     focus(faults[0]);
   } else if (location.hash && document.getElementById(location.hash.slice(1))) {
     document.getElementById(location.hash.slice(1)).scrollIntoView();
+  } else if (verb === "post" && page.querySelector("[data-changed]")) {
+    page.querySelector("[data-changed]").scrollIntoView();
   } else if (verb === "post" || there !== before) {
     window.scrollTo(0, 0);
   }

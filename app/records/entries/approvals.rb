@@ -7,8 +7,7 @@ module Entries
 
     # @param approval [Fenbo::Decision::Approval]
     def sentence(approval)
-      free = format("%.2f", approval.free_up_to / 100.0)
-      "The customer wants to be asked above #{free} #{Setting.read("currency")}: make the quote and have their yes " \
+      "The customer wants to be asked above #{Setting.money(approval.free_up_to)}: make the quote and have their yes " \
         "noted first. Meanwhile the unit can be made safe and the product kept cold."
     end
   end

@@ -20,6 +20,17 @@ module Entries
     def put_in(book, one)
       put_motor_in(book, one) if one.motor
       one.update!(fitted_at: book.now, fitted_by: book.user)
+      PartOrder.where(part_choice: one).live.each { |order| order.update!(state: "here") }
+      nothing_to_come_for(book)
+      # It drifts otherwise from here on.
+      book.record.update!(box_log: [])
+    end
+
+    # The visit planned for the part, once nothing chosen waits any more.
+    def nothing_to_come_for(book)
+      return if PartChoice.exists?(job: book.record, fitted_at: nil)
+      Visit.for_part(book.record).each(&:destroy!)
+      book.record.visits.reset
     end
 
     def put_motor_in(book, one)

@@ -1,8 +1,9 @@
 # frozen_string_literal: true
 
 module Entries
-  # Where the chosen part comes from. A second trip plans its visit; an earlier plan moves.
-  Offer = Entry.of(:fault, :option, :ready_at, :second_trip) do
+  # Where the chosen part comes from; `option` with an "order" is ordered there. A second trip
+  # plans its visit; an earlier plan moves.
+  Offer = Entry.of(:fault, :option, :ready_at, :second_trip, minutes: nil) do
     def action = :decide
 
     # Above the customer's limit their yes comes first.
@@ -19,8 +20,11 @@ module Entries
       choice.with_lock do
         VanPieces.swap(choice, option, book)
         choice.update!(offer: VanPieces.owned(option, book), ready_at:)
+        PartOrder.follow(choice, option, user: book.user, ready_at:)
       end
       plan_visit(book) if second_trip
+      # With a stopgap the box drifts otherwise than it was read before.
+      book.record.update!(box_log: []) if option["stopgap"]
       book.finish("source")
     end
 
@@ -29,8 +33,8 @@ module Entries
     def plan_visit(book)
       planned = book.record.visits.find { |visit| visit.ends_at.nil? && visit.starts_at > book.now }
       technician = book.record.technician || book.user
-      return planned.update!(starts_at: ready_at) if planned
-      book.record.visits.create!(technician:, starts_at: ready_at, purpose: "fit the part")
+      return planned.update!(starts_at: ready_at, planned_minutes: minutes) if planned
+      book.record.visits.create!(technician:, starts_at: ready_at, planned_minutes: minutes, purpose: Visit::FOR_PART)
     end
   end
 end

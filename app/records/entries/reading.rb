@@ -17,11 +17,18 @@ module Entries
         user: book.user, kind:, phase:, typed:, question: question.as_json, result: result.as_json,
         verdict: result.as_json["verdict"], meter:)
       rows.each { |row| note(book, reading, *row) } if phase == "before" && reading != known
+      box_follows(book) if kind == "pulldown" && reading != known
       book.finish("prove") if phase == "after" && Fenbo::Proof::Checklist.new(book.reread).proved?
       reading
     end
 
     private
+
+    # The last reading of a pull-down is how warm the box is now.
+    def box_follows(book)
+      last = question["readings"].last
+      book.record.box_stands_at(last["c"], book.now) if last
+    end
 
     def rows
       findings.is_a?(Hash) ? findings.map { |test, outcome| [fan, test, outcome, nil] } : findings

@@ -87,11 +87,17 @@ module Entries
       [:note, "Say why it is left out."] if note.nil?
     end
 
-    # As many go back as came out, or somebody says why not.
+    # What comes out is counted; as many go back as came out, or somebody says why not.
     def count_fault(plan, row)
+      return none_fault(row) if row.phase == "apart"
       out = plan.taken_out(row)
       return unless row.phase == "back" && row.fasteners && out && !skipped && note.nil? && fasteners != out
       [:fasteners, "#{out} came out, #{fasteners} went back. Find the difference, or say in the note why."]
+    end
+
+    def none_fault(row)
+      return unless row.fasteners && fasteners&.zero? && !skipped && note.nil?
+      [:fasteners, "How many came out? Tap each one into the tray; none at all, say in the note why."]
     end
   end
 end

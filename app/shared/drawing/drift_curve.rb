@@ -8,7 +8,8 @@ module Shared
       WIDTH = 560
       HEIGHT = 240
 
-      # @param result [Hash] of `product`, string keys; @param asked its question
+      # @param result [Hash] of `product`, string keys; @param asked its question; earlier readings in
+      #   it are drawn before now
       def initialize(result:, asked:, show:)
         @result = result
         @asked = asked
@@ -17,7 +18,7 @@ module Shared
 
       def svg
         @svg = Svg.new(WIDTH, HEIGHT, label: words, css: "plate")
-        axes = Axes.new(@svg, WIDTH, HEIGHT, across: 0.0..span, up: low..high)
+        axes = Axes.new(@svg, WIDTH, HEIGHT, across: -before..span, up: low..high)
         axes.draw(across_words: "hours from now", up_words: "°C")
         past(axes)
         axes_line(axes)
@@ -43,7 +44,19 @@ module Shared
           .map { |at| [at, @asked["end_c"] - (@asked["end_c"] - @asked["now_c"]) * Math.exp(-at / tau)] }
       end
 
-      def range = [*temperatures.map(&:last), @asked["limit_c"]].minmax
+      # What was read before now.
+      def readings
+        @readings ||= @asked["readings"].to_a + [@asked["earlier"]].compact
+      end
+
+      # Hours of them that are drawn.
+      def before
+        [readings.map { |one| one["hours_ago"] }.max.to_f, span * 0.6].min
+      end
+
+      def range
+        [*temperatures.map(&:last), *readings.map { |one| one["c"] }, @asked["limit_c"]].minmax
+      end
 
       def low = range.first - (range.last - range.first) * 0.1 - 0.2
 
@@ -60,6 +73,11 @@ module Shared
           )
           @svg.text(axes.x(hours) + 6, 26, "#{hours.round(1)} h", "limit-words")
         end
+        soon, late = @result.hours_between
+        if soon && soon < span
+          @svg.rect(axes.x(soon), axes.y(@asked["limit_c"]) - 5, axes.x([late || span, span].min) - axes.x(soon), 10,
+            "unsure")
+        end
         @svg.line(Axes::LEFT, axes.y(@asked["limit_c"]), axes.right, axes.y(@asked["limit_c"]), "limit-hard")
         @svg.text(
           axes.right - 4,
@@ -72,6 +90,9 @@ module Shared
 
       def axes_line(axes)
         @svg.path(axes.path(temperatures), "curve")
+        readings.select { |one| one["hours_ago"] <= before }.each do |one|
+          @svg.circle(axes.x(-one["hours_ago"]), axes.y(one["c"]), 3.5, "trend-dot")
+        end
         @svg.circle(axes.x(0), axes.y(@asked["now_c"]), 5, "trend-dot")
       end
     end

@@ -10,18 +10,20 @@ module Shared
       NAMES = Hash.new { |known, key| known[key] = key.to_s.tr("_", "-") }
       private_constant :NAMES
 
-      def initialize(width, height, label:, css: nil, stretch: false)
+      # @param role [String] "group" where something in it can be taken hold of
+      def initialize(width, height, label:, css: nil, stretch: false, role: "img")
         @width = width
         @height = height
         @label = label
         @css = css
         @stretch = stretch
+        @role = role
         @parts = []
       end
 
       def to_s
         aspect = @stretch ? ' preserveAspectRatio="none"' : ""
-        %(<svg viewBox="0 0 #{n(@width)} #{n(@height)}"#{aspect} role="img" aria-label="#{esc(@label)}") +
+        %(<svg viewBox="0 0 #{n(@width)} #{n(@height)}"#{aspect} role="#{@role}" aria-label="#{esc(@label)}") +
           %( class="#{@css}" focusable="false">#{@parts.join}</svg>)
       end
 

@@ -33,7 +33,10 @@ module Stations
         values = values()
         return false unless clean?
         values[:box_read_at] = nil if values[:box_c].nil?
-        values.delete(:box_read_at) if values[:box_c] && values[:box_c] == job.box_c
+        same = values[:box_c] && values[:box_c] == job.box_c
+        values.delete(:box_read_at) if same
+        # A new figure starts the clock anew.
+        values[:box_log] = [] unless same
         job.update!(
           fan_position: job.unit.position(params[:fan].to_s) || job.fan_position,
           **lock,

@@ -16,7 +16,7 @@ module Stations
       private
 
       def zip(bundle, numbers)
-        voice = Voice.new(bundle.user)
+        voice = Shared::Voice.new(bundle.user)
         Zip::OutputStream
           .write_buffer do |zip|
             numbers.each do |number|

@@ -19,7 +19,7 @@ module Stations
           raise ActiveRecord::RecordNotFound
         content_type "text/calendar"
         attachment "fenbo-job-#{job.number}.ics"
-        VisitCalendar.new(job, at, plan).render
+        Shared::VisitCalendar.new(words: self).add(job, at:, plan:, purpose: job.handover&.next_visit_for).render
       end
 
       private

@@ -8,7 +8,7 @@ module Stations
     class Pdf
       WIDE, GAUGE, MAP, CURVE = 499, 420, 300, 340
 
-      # @param words [Shared::Route, Voice] for figures in the reader's units
+      # @param words [Shared::Route, Shared::Voice] for figures in the reader's units
       def initialize(report, words)
         @report = report
         @words = words
@@ -43,6 +43,7 @@ module Stations
         paper.text [site.customer.name, site.address].compact.join(", "), color: Shared::Paper::MUTED
         paper.text [unit.family_label, unit.model, unit.serial, @report.places].compact.join(" · "), color: Shared::Paper::MUTED
         paper.rule
+        paper.text @report.standing, size: 12, style: :bold
         paper.drawing words.plate(unit, findings: @report.findings, hand: @report.faults.first&.fan), width: WIDE
         paper.labels(unit.fans.map { |fan| "#{fan.number}  #{words.fan_words(fan, @report.findings.reverse)}" })
       end

@@ -40,7 +40,8 @@ module Stations
       end
 
       def amps_row(reading)
-        [reading.place, words.read_words(reading), words.window_words(reading), words.verdict_words(reading.verdict),
+        verdict = @report.read_again?(reading) ? "read again" : words.verdict_words(reading.verdict)
+        [reading.place, words.read_words(reading), words.window_words(reading), verdict,
           words.day_clock(reading.taken_at)]
       end
 

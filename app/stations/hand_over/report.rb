@@ -36,6 +36,13 @@ module Stations
         (names.any? ? names : [job.fan_in_hand.long_label]).join(", ")
       end
 
+      # How it stands, in a line.
+      def standing
+        return "Looked at, nothing worked on" if faults.none?(&:worked_on?)
+        return "Proved: it runs as it should" if proof.proved?
+        "Not proved yet: #{proof.missing.size} to be seen"
+      end
+
       # Everything about which something was decided or chosen.
       def faults = job.faults
 
@@ -52,6 +59,12 @@ module Stations
         all.reject { |one| one.verdict == "cannot_tell" }.last || all.last
       end
 
+      # A later reading of the same fan stands in this one's place.
+      def read_again?(reading)
+        return false unless reading.kind == "amps" && reading.answer
+        !reading.equal?(settled(reading.phase, job.unit.fan(reading.fan)))
+      end
+
       # What was read at a fault's fan before and after the work on it, told once where two faults
       # of one fan share it; nothing of what belongs to no fan.
       # @return [Hash{String => Fenbo::JobFile::Reading}]
@@ -60,10 +73,11 @@ module Stations
         {"Before" => settled("before", fault.fan), "After" => after(fault)}.compact
       end
 
-      # Why each reading says what it says: limit, value and source, an amps reading's too.
+      # Why each reading that stands says what it says: limit, value and source, an amps reading's too.
       # @return [Array<Array(Fenbo::JobFile::Reading, Array<Fenbo::Reason>)>]
       def reasoned
-        job.live_readings.filter_map { |reading| [reading, reading.reasons] if reading.reasons.any? }
+        job.live_readings.reject { |reading| read_again?(reading) }
+          .filter_map { |reading| [reading, reading.reasons] if reading.reasons.any? }
       end
 
       # What a kind of reading is called.

@@ -40,7 +40,13 @@ module Stations
       private
 
       def page(faults: {}, typed: {}, link: nil)
-        station(:hand_over, proof:, faults:, typed:, link:, version: typed["version"] || version)
+        station(:hand_over, proof:, faults:, typed:, link:, proposed:, version: typed["version"] || version)
+      end
+
+      # Only as long as nobody has written something.
+      def proposed
+        return if job.handover&.summary || job.closed?
+        Proposed.new(job, proof:, voice: Shared::Voice.new(current_user)).text
       end
 
       # Of what is kept, so that nobody writes over what somebody else wrote meanwhile.

@@ -12,7 +12,7 @@ module Stations
         content_type :pdf
         attachment "fenbo-job-#{found.number}.pdf", :inline
         headers "X-Robots-Tag" => "noindex"
-        Pdf.new(report(found), Voice.new(link.made_by)).render
+        Pdf.new(report(found), Shared::Voice.new(link.made_by)).render
       end
 
       private

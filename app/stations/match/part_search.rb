@@ -106,6 +106,9 @@ module Stations
       end
 
       def question
+        @offers = Suppliers::Desk.offers_of(rows.map { |row|
+          Offered.new(row.values_at("part_no", "maker", "price_cents"))
+        })
         place_and_plate.merge("motors" => rows.map { |row| question_row(row) })
       end
 
@@ -190,10 +193,7 @@ module Stations
       end
 
       def supply(row)
-        offers =
-          Suppliers::Desk
-            .offers(Offered.new(row.values_at("part_no", "maker", "price_cents")))
-            .reject { |offer| offer["in_stock"] == false }
+        offers = @offers.fetch(row["part_no"]).reject { |offer| offer["in_stock"] == false }
         (@sources ||= {})[row["part_no"]] = offers.map { |offer| offer["id"] }
         best = offers.min_by { |offer| [hours(offer), landed(offer)] } or return {"obtainable" => false}
         {"available_hours" => hours(best), "landed_cents" => landed(best)}

@@ -110,7 +110,7 @@ module Stations
       # What comes with it: steps of the work plan, what moves across, what is bought besides.
       def beside(candidate)
         {"extra_work" => candidate.extra_work.as_json, "transfers" => candidate.transfers,
-         "parts" => bought_beside(candidate)}
+         "parts" => bought_beside(candidate), "upgrade" => Upgrade.of(search, candidate)}.compact
       end
 
       # A seat counts only with the measurements it rests on, and only where it holds.

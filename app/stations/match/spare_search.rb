@@ -94,7 +94,8 @@ module Stations
       end
 
       def offers(row)
-        (@offers ||= {})[row.part_no] ||= Suppliers::Desk.offers(row).reject { |offer| offer["in_stock"] == false }
+        @offers ||= Suppliers::Desk.offers_of(rows)
+        @offers.fetch(row.part_no).reject { |offer| offer["in_stock"] == false }
       end
 
       def hours(offer) = PartSearch.hours(offer)

@@ -5,7 +5,8 @@ module Stations
     # The other motors of the bank, the likeliest to fail first: now, while somebody is here,
     # or when it fails, by the tool `neighbour`.
     class Neighbours
-      Row = Fenbo::Value.of(:fan, :answer, :because)
+      # `tipping`: from which chance of failing on changing it now is the cheaper, in words.
+      Row = Fenbo::Value.of(:fan, :answer, :because, :tipping)
       QUIET = "quiet_normal"
 
       # @param plan [Fenbo::WorkPlan::Progress] of the one that is changed anyway
@@ -32,7 +33,17 @@ module Stations
         return nil unless noise && price
         answer = Fenbo.call(:neighbour, question(fan, noise), limits: Shared::Shop.limits)
         return nil if answer.refused?
-        Row.new(fan:, answer:, because: [noise.label.downcase, amps_words(fan)].compact.join(", "))
+        Row.new(fan:, answer:, because: [noise.label.downcase, amps_words(fan)].compact.join(", "),
+          tipping: tipping(answer))
+      end
+
+      # later = p × what its failing costs: it tips where that is as much as changing it now.
+      def tipping(answer)
+        here = "#{(answer.fail_chance * 100).round} in 100 such motors fail within a year"
+        return "#{here}." unless answer.fail_chance.positive? && answer.later_cents.positive?
+        tips = answer.now_cents * answer.fail_chance / answer.later_cents
+        return "#{here}; changing it now would not pay even if it were sure to." if tips > 1
+        "#{here}; it tips at #{(tips * 100).round.clamp(1, 100)} in 100."
       end
 
       def question(fan, noise)

@@ -7,12 +7,14 @@ module Stations
       # @param fault [Fenbo::JobFile::Fault] what the part is for
       # @param plan [Fenbo::WorkPlan::Progress]
       # @param clock [Fenbo::Product::JobClock]
-      def initialize(job, fault, plan:, clock:, now: Time.now)
+      # @param slot [Hash] "offer" and "at", the local time before which its work does not begin
+      def initialize(job, fault, plan:, clock:, now: Time.now, slot: {})
         @job = job
         @fault = fault
         @plan = plan
         @clock = clock
         @now = now
+        @slot = slot
       end
 
       def thing = @fault.part_choice&.thing
@@ -31,7 +33,16 @@ module Stations
         @result ||= Fenbo.call(:source, question, limits: Shared::Shop.limits)
       end
 
-      def options = (thing.nil? || result.refused?) ? [] : result.options
+      def options = options_known? ? result.options : []
+
+      def options_known? = !thing.nil? && !result.refused?
+
+      # The core's now: the local clock, without zone.
+      def local_now
+        Fenbo::Sourcing::Question.local(Fenbo::Input.new(question), "now")
+      end
+
+      def hours_left = @clock.hours_left
 
       # The option still on offer: the very one, else the same source at another hour.
       def option(offer, finish_at, stopgap = nil)
@@ -39,17 +50,26 @@ module Stations
         same.find { |option| option.finish_at == finish_at } || same.first
       end
 
-      # Of each offer the best with and the best without a stopgap: the rest is worse on every count.
+      # Of each offer the best with and the best without a stopgap, the first only where it saves
+      # product: the rest is worse on every count.
       def shown
-        options.group_by { |option| [option.offer, option.overtime, option.stopgap.nil?] }.map { |_, list| list.first }
+        @shown ||= options.group_by { |option| [option.offer, option.overtime] }.flat_map { |_, list| best_two(list) }
           .sort_by { |option| options.index(option) }
       end
 
       # What is kept of the option taken.
       def entry(option)
         ready_at = Shared::Shop.from_local(option.finish_at) - minutes * 60
-        kept = option.as_json.merge("source" => Suppliers::Desk.name_of(option.offer))
-        Entries::Offer.new(fault: @fault.key, option: kept, ready_at:, second_trip: option.second_trip)
+        kept = option.as_json.merge("source" => Suppliers::Desk.name_of(option.offer), "order" => order(option)).compact
+        Entries::Offer.new(fault: @fault.key, option: kept, ready_at:, second_trip: option.second_trip, minutes:)
+      end
+
+      # What is ordered with it; nothing of what lies on the van.
+      def order(option)
+        offer = question["offers"].find { |one| one["id"] == option.offer }
+        return unless %w[counter order].include?(offer["kind"])
+        offer.slice("kind", "their_no", "price_cents").merge("besides" => besides.lines.map(&:what),
+          "state" => Suppliers::Desk.takes_orders?(option.offer) ? "to_send" : "by_hand")
       end
 
       def minutes
@@ -57,12 +77,13 @@ module Stations
       end
 
       def question
-        {
+        @question ||= {
           "now" => Shared::Shop.local(@now).strftime("%Y-%m-%dT%H:%M"),
           "rate_per_hour_cents" => Setting.read("rate_per_hour_cents"),
           "overtime_factor" => Setting.read("overtime_factor"),
           "overtime_allowed" => @job.unit.site.customer.overtime_allowed,
-          "work_hours" => Setting.read("work_hours"),
+          "work_hours" => Setting.work_week,
+          "clock_changes" => clock_changes,
           "trip_cents" => Setting.read("trip_cents"),
           "work_minutes" => minutes,
           "besides_cents" => besides.cents,
@@ -71,9 +92,36 @@ module Stations
           "stopgaps" => stopgaps.map { |one|
             {"id" => one.id, "minutes" => one.minutes, "hours_to_limit" => one.hours_to_limit}.compact
           },
-          "offers" => thing ? Suppliers::Desk.offers(thing) : []
+          "offers" => offers
         }.compact
       end
+
+      private
+
+      def best_two(list)
+        held, bare = list.partition(&:stopgap).map(&:first)
+        [bare, (held if held && (bare.nil? || held.product_loss_cents < bare.product_loss_cents))].compact
+      end
+
+      def offers
+        return [] unless thing
+        Suppliers::Desk.offers(thing).map do |offer|
+          (offer["id"] == @slot["offer"]) ? offer.merge({"not_before" => @slot["at"]}.compact) : offer
+        end
+      end
+
+      # The coming days on which the local clock is put forward or back.
+      def clock_changes
+        (0..DAYS * 24).map { |hour| Shared::Shop.local(@now + hour * 3600) }.each_cons(2)
+          .reject { |one, other| one.utc_offset == other.utc_offset }
+          .map do |one, other|
+            {"at" => other.strftime("%Y-%m-%dT%H:%M"), "hours" => (other.utc_offset - one.utc_offset) / 3600.0}
+          end
+      end
+
+      # So far ahead an option may lie.
+      DAYS = 21
+      private_constant :DAYS
     end
   end
 end

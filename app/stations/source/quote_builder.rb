@@ -3,7 +3,7 @@
 module Stations
   module Source
     # The options of a quote: good restores cooling, better adds cleaning and the neighbours that
-    # had better be changed now, best the rest of the bank. Each line with why, from what was
+    # had better be changed now, best the rest of the bank and motors that take less. Each line with why, from what was
     # found; the sums by the tool `quote`. An option that adds nothing is left out.
     class QuoteBuilder
       Line = Fenbo::Value.of(:what, :kind, :cents, :place, :evidence)
@@ -54,7 +54,7 @@ module Stations
       # What restores cooling; a trip is made once for all of it.
       def good
         @good ||= begin
-          lines = faults.reject { |fault| fault.decision.action == "clean" }.flat_map { |fault| fault_lines(fault) }
+          lines = good_faults.flat_map { |fault| fault_lines(fault) }
           trips, rest = lines.partition { |line| line.what == TRIP }
           rest + trips.max_by(1, &:cents)
         end
@@ -66,7 +66,19 @@ module Stations
       end
 
       def best
-        @best ||= neighbours.select { |row| row.answer.verdict != "now" }.map { |row| neighbour_line(row) }
+        @best ||= neighbours.select { |row| row.answer.verdict != "now" }.map { |row| neighbour_line(row) } +
+          good_faults.filter_map { |fault| upgrade_line(fault) }
+      end
+
+      # A motor that takes less instead of the one chosen: what it costs more, and when that is paid.
+      def upgrade_line(fault)
+        row = fault.part_choice&.beside.to_h["upgrade"] or return
+        Line.new(what: "motor #{row["part_no"]} instead, which takes less", kind: "parts", cents: row["extra_cents"],
+          place: fault.place, evidence: @words.upgrade_words(row))
+      end
+
+      def good_faults
+        faults.reject { |fault| fault.decision.action == "clean" }
       end
 
       # By the offer taken, else by the one that would be recommended; without a part, its labour.
@@ -102,7 +114,8 @@ module Stations
 
       # Why it is asked for: the cause, the reading against its limit, and what was seen there.
       def evidence(fault)
-        told = [fault.decision&.label, fault.before && @words.measured_words(fault.before), *seen(fault)]
+        read = fault.before unless fault.before&.verdict == "cannot_tell"
+        told = [fault.decision&.label, read && @words.measured_words(read), *seen(fault)]
         told.compact.join("; ")
       end
 

@@ -5,7 +5,7 @@ module Stations
     # Station 6: where the part comes from, and when.
     class Route < Shared::Route
       get "/jobs/:number/source" do
-        station :source, sources:, neighbours: Neighbours.new(job, plan).rows
+        station :source, sources:, ways:, neighbours: Neighbours.new(job, plan).rows
       end
 
       post "/jobs/:number/source" do
@@ -14,11 +14,21 @@ module Stations
         halt(*refuse(422, "That offer is gone", "Hours or stock have changed. Go back and choose again.")) unless option
         take_or_refuse(sources.entry(option),
           {approval: "The customer's yes comes first", offer: "Somebody was faster"})
-        back_to "/jobs/#{job.number}/#{option.second_trip ? "source" : "fit"}?fan=#{spot}",
-          "#{Suppliers::Desk.name_of(option.offer)} it is."
+        told = Suppliers::Ordering.at_once(record)
+        back_to "/jobs/#{job.number}/#{option.second_trip ? "source" : "fit"}?fan=#{spot}", ordered_words(option, told)
       end
 
       private
+
+      def orders = @orders ||= PartOrder.standing(record).to_a
+
+      # Sold out is said at once; silence is no reason to wait.
+      def ordered_words(option, told)
+        name = Suppliers::Desk.name_of(option.offer)
+        return "#{name} does not answer: the order is kept, and sent by itself." unless told
+        return "#{name} it is." unless PartOrder.where(job: record).last&.state == "sold"
+        "Somebody was faster at #{name}: the last piece is gone. Choose another way."
+      end
 
       # Whether this way out has to be asked for first, with what is taken already.
       def ask_first?(option)
@@ -27,21 +37,31 @@ module Stations
 
       def approval = @approval ||= Fenbo::Decision::Approval.new(job)
 
-      # What no other beats on both counts, in words.
-      def frontier_words
-        return "Soonest and cheapest of all." if sources.options.one?(&:frontier)
-        "Sooner only costs more, cheaper only takes longer."
+      def customer_message = Message.new(job, fault_here, words: self).text
+
+      # What a slip does to the product, with what holds it meanwhile.
+      def slip_words(order)
+        held = sources.stopgap(fault_here.part_choice&.offer.to_h["stopgap"])
+        left = held ? held.hours_to_limit : product_clock.hours_left
+        return "The product waits." if left.nil?
+        late = (order.ready_at - Time.now) / 3600.0 - left
+        return "The product still waits so long." if late.negative?
+        "The product passes its limit #{hours_words(late)} before: look at the ways above again, and at a stopgap."
       end
 
-      def offer_words(option)
-        done = Shared::Shop.from_local(option.finish_at).strftime("%a %H:%M")
-        "#{Suppliers::Desk.name_of(option.offer)}, done #{done}"
+      def advice = @advice ||= Advice.new(ways, sources, words: self)
+
+      # Whether this is the one that was taken.
+      def taken?(option)
+        fault_here.part_choice&.offer&.values_at("offer", "stopgap") == [option.offer, option.stopgap]
       end
 
-      # "with: dry ice …, 30 min"
-      def stopgap_words(id)
-        one = sources.stopgap(id)
-        "With #{one.label[0].downcase}#{one.label[1..]}, #{one.minutes} min" if one
+      # "Passhouse orders, with dry ice …"
+      def way_words(way)
+        stopgap = sources.stopgap(way.stopgap)
+        name = Suppliers::Desk.name_of(way.offer)
+        name += " (overtime)" if way.option&.overtime
+        stopgap ? "#{stopgap.label.split(",").first} now, #{name}" : name
       end
 
       # How long the product could have waited beyond it.
@@ -51,8 +71,16 @@ module Stations
       end
 
       def sources
-        @sources ||= PartSources.new(job, fault_here, plan:, clock: product_clock)
+        @sources ||= PartSources.new(job, fault_here, plan:, clock: product_clock, slot:)
       end
+
+      # Where a hand has dragged one way's work; nonsense is let go.
+      def slot
+        return {} unless params[:at].to_s.match?(/\A\d{4}-\d\d-\d\dT\d\d:\d\d\z/)
+        {"offer" => params[:offer].to_s, "at" => params[:at]}
+      end
+
+      def ways = @ways ||= Ways.new(sources)
     end
   end
 end

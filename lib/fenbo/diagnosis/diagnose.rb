@@ -130,7 +130,7 @@ module Fenbo
 
       # Of one set of causes: these and no others, which is less sure than each by itself.
       def best_words(set)
-        return "Nothing wrong with it explains it best" if set.empty?
+        return "That nothing is wrong with it explains it best" if set.empty?
         return "#{set.first.label}, and nothing besides, explains it best" if set.one?
         "#{set.map(&:label).join(" with ")}, these together, explain it best"
       end

@@ -12,7 +12,8 @@ module Fenbo
       opened_at: Time,
       closed_at: Shape.maybe(Time), closed_by: Shape.maybe(Person), countersigned_by: Shape.maybe(Person),
       box_c: Shape.maybe(Float), box_read_at: Shape.maybe(Time), earlier_c: Shape.maybe(Float),
-      earlier_hours_ago: Shape.maybe(Float), drift_end_c: Shape.maybe(Float), product_limit_c: Shape.maybe(Float),
+      earlier_hours_ago: Shape.maybe(Float), box_log: Shape.maybe([BoxRead]),
+      drift_end_c: Shape.maybe(Float), product_limit_c: Shape.maybe(Float),
       product_value_cents: Shape.maybe(Integer), state: String, state_at: Shape.maybe(Time),
       state_by: Shape.maybe(Person), beside: Shape.maybe(String), return_of: Shape.maybe(String), visits: [Visit],
       findings: [Finding], readings: [Reading], photos: [Photo], decisions: [Decision], part_choices: [PartChoice],
@@ -56,6 +57,10 @@ module Fenbo
 
       # The fan an entry is about; of one without, the fan in hand.
       def place(entry) = entry.fan || fan_in_hand&.key
+
+      # What the box read since something last changed its drift, oldest first.
+      # @return [Array<Array(Time, Float)>]
+      def box_points = box_log.to_a.map { |one| [one.at, one.c] }
 
       # The visit that goes on, nil where nobody is there.
       def visit_at(now) = visits.reverse.find { |one| one.going_on?(now) }

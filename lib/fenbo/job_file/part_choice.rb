@@ -35,7 +35,8 @@ module Fenbo
     # hand; `fault` that of the fault it is for (Faults). `fit_reading` is the id of the measurements
     # the seat rests on; `fitted_at` is nil until somebody confirmed that it sits in its place.
     # `beside` is what comes with the choice: {"extra_work" => [{id, text, minutes}], "transfers" => […],
-    # "parts" => […]}; `wanted` what was noted of the old part that is no motor.
+    # "parts" => […], "upgrade" => the motor that would take less: {part_no, extra_cents, saved_cents and
+    # saved_kwh a year, payback_years}}; `wanted` what was noted of the old part that is no motor.
     PartChoice = Shape.of(
       uid: String, by: Person, fan: Shape.maybe(String), fault: Shape.maybe(String),
       fitted_at: Shape.maybe(Time), fitted_by: Shape.maybe(Person), chosen_at: Time, motor: Shape.maybe(CataloguePart),

@@ -4,6 +4,9 @@ module Fenbo
   module Product
     # How long the product of a job can wait, seen from `now`.
     class JobClock
+      # So many readings of a box are looked at.
+      MOST_POINTS = 200
+
       # @param job [JobFile::Job] or anything with its readings of the box
       # @param now [Time]
       def initialize(job, now:, limits: Limits.default)
@@ -53,40 +56,63 @@ module Fenbo
       # nearer by this share; nil where it would wait.
       # @return [Float, nil]
       def hours_with(slower:, nearer:)
-        question = {"now_c" => now_c, "end_c" => end_c - (end_c - now_c) * nearer, "limit_c" => limit_c,
+        question = {"now_c" => now_c, "end_c" => end_with(nearer), "limit_c" => limit_c,
                     "tau_hours" => result.tau_hours * slower}
         Fenbo.call(:product, question, limits: @limits).hours_to_limit
+      end
+
+      # °C, `hours` from now, likewise; a box that is emptied holds what was in it.
+      def temperature_with(hours, slower:, nearer:)
+        to = end_with(nearer)
+        to - (to - now_c) * Math.exp(-hours / (result.tau_hours * slower))
+      end
+
+      # The soonest and the latest it may pass the limit, hours from now; the latest nil where
+      # it may never.
+      # @return [Array(Float, Float), Array(Float, nil), nil]
+      def hours_between
+        return nil unless running?
+        result.hours_between.map { |hours| hours && [hours - hours_since, 0.0].max }
       end
 
       def limit_c = @job.product_limit_c || @job.unit.product_limit_c
 
       def reasons = known? ? result.reasons : []
 
-      private
-
-      def hours_since = [(@now - @job.box_read_at) / 3600.0, 0].max
-
+      # Where it drifts to, °C.
       def end_c = @job.drift_end_c || @job.unit.drift_end_c
 
-      def drift(hours)
-        end_c - (end_c - @job.box_c) * Math.exp(-hours / result.tau_hours)
-      end
-
+      # What the core was asked, and what it said; nil where too little is known.
       def question
         return nil unless @job.box_c && @job.box_read_at && limit_c && end_c
-        earlier = {"c" => @job.earlier_c, "hours_ago" => @job.earlier_hours_ago} if @job.earlier_c &&
-          @job.earlier_hours_ago
-        {
-          "now_c" => @job.box_c,
-          "end_c" => end_c,
-          "limit_c" => limit_c,
-          "earlier" => earlier,
-          "family" => @job.unit.family
-        }.compact
+        {"now_c" => @job.box_c, "end_c" => end_c, "limit_c" => limit_c, "family" => @job.unit.family,
+         **pace}.compact
       end
 
       def result
         @result ||= Fenbo.call(:product, question, limits: @limits)
+      end
+
+      private
+
+      # By all that was read since something changed its drift, else by two readings.
+      def pace
+        points = @job.box_points.select { |at, _| at < @job.box_read_at }
+        return {"readings" => points.map { |point| ago(*point) }} if points.any?
+        return {} unless @job.earlier_c && @job.earlier_hours_ago
+        {"earlier" => {"c" => @job.earlier_c, "hours_ago" => @job.earlier_hours_ago}}
+      end
+
+      def ago(time, celsius)
+        {"c" => celsius, "hours_ago" => (@job.box_read_at - time) / 3600.0}
+      end
+
+      def end_with(nearer) = end_c - (end_c - now_c) * nearer
+
+      def hours_since = [(@now - @job.box_read_at) / 3600.0, 0].max
+
+      def drift(hours)
+        end_c - (end_c - @job.box_c) * Math.exp(-hours / result.tau_hours)
       end
     end
   end

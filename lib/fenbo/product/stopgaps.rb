@@ -6,8 +6,9 @@ module Fenbo
     #
     #   Stopgaps.new(job, fan, clock:, limits:).all.first.hours_to_limit
     class Stopgaps
-      # `hours_to_limit` from now; nil: it waits.
-      Stopgap = Value.of(:id, :label, :minutes, :hours_to_limit, :undo)
+      # `hours_to_limit` from now; nil: it waits. How it changes the drift: so many times slower,
+      # towards an end nearer by this share, all of it where the product waits elsewhere.
+      Stopgap = Value.of(:id, :label, :minutes, :hours_to_limit, :undo, :slower, :nearer)
 
       def self.table = Knowledge.table("stopgaps")
 
@@ -37,13 +38,15 @@ module Fenbo
       def fans = @job.unit.fans.count { |fan| fan.side == @fan.side }
 
       def stopgap(id, row)
-        Stopgap.new(id:, label: row["label"], minutes: row["minutes"], undo: row["undo"], hours_to_limit: hours(row))
+        drift = drift(row)
+        Stopgap.new(id:, label: row["label"], minutes: row["minutes"], undo: row["undo"], **drift,
+          hours_to_limit: row["waits"] ? nil : @clock.hours_with(**drift))
       end
 
-      def hours(row)
-        return nil if row["waits"]
-        @clock.hours_with(slower: row["slows"] ? @limits["stopgap.#{row["slows"]}"] : 1,
-          nearer: row["holds"] ? @limits["stopgap.#{row["holds"]}"] : 0)
+      def drift(row)
+        return {slower: 1, nearer: 1} if row["waits"]
+        {slower: row["slows"] ? @limits["stopgap.#{row["slows"]}"] : 1,
+         nearer: row["holds"] ? @limits["stopgap.#{row["holds"]}"] : 0}
       end
     end
   end

@@ -28,10 +28,23 @@ module Fenbo
           .transform_values { |row| row["text"] }
       end
 
-      # Ticked, or answered by a reading.
-      def done?(id) = @done.key?(id) || !answered(id).nil?
+      # Ticked, or answered by a reading or by the work plan.
+      def done?(id)
+        @done.key?(id) || !answered(id).nil? || !seen_at_work(id).nil?
+      end
 
-      def done_by(id) = @done[id]&.by || answered(id)&.by
+      def done_by(id)
+        @done[id]&.by || answered(id)&.by || seen_at_work(id)&.by
+      end
+
+      # The last step of the work plans that saw it, where every fault worked on has such a step
+      # done: nobody is asked twice. A step left out saw nothing.
+      # @return [JobFile::StepDone, nil]
+      def seen_at_work(id)
+        ids = Checklist.all.dig(id, "steps") or return
+        told = worked_on.map { |fault| step_of(fault, ids) }
+        told.max_by(&:done_at) if told.all?
+      end
 
       # The reading after the work that answers a check; nil where none does, or it says no.
       def answered(id)
@@ -82,6 +95,12 @@ module Fenbo
       def proved? = missing.empty?
 
       private
+
+      def step_of(fault, ids)
+        @job.steps.select do |one|
+          one.fault == fault.key && ids.include?(one.step) && !one.skipped? && (@again.nil? || one.done_at > @again)
+        end.max_by(&:done_at)
+      end
 
       def task(fault) = WorkPlan::Task.for_fault(@job.unit.family, fault)
 

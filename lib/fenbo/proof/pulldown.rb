@@ -135,7 +135,8 @@ module Fenbo
 
       def course_reason
         text = (verdict == "on_course") ? "It heads for #{settling} and arrives#{wait_words}" : stalled_words
-        limit_reason(text, "pulldown.arrived", value: curve.settles_c.round(2))
+        reason(text, "pulldown.arrived", value: curve.settles_c.round(2), limit: target,
+          source: limits.source("pulldown.arrived"))
       end
 
       def settling = "#{curve.settles_c.round(1)} °C"

@@ -4,12 +4,13 @@ module Fenbo
   module Sourcing
     # One offer with one stopgap (or none), when it finishes and what it costs.
     class Option
-      # Options that make sense for an offer: as soon as it can be, and, where
+      # Options that make sense for an offer: as soon as it can be (or why it cannot), and, where
       # that means overtime, in working hours.
       def self.all_of(offer, stopgap, question, limits)
         soon = new(offer, stopgap, question, limits, overtime: question.overtime_allowed)
         return [soon] unless question.overtime_allowed
-        [soon, new(offer, stopgap, question, limits, overtime: false)].select(&:possible?).uniq { |one| one.finish }
+        both = [soon, new(offer, stopgap, question, limits, overtime: false)].select(&:possible?).uniq(&:finish)
+        both.empty? ? [soon] : both
       end
 
       attr_reader :offer, :stopgap, :overtime
@@ -26,13 +27,13 @@ module Fenbo
 
       def why_not = ready.why || "there are no working hours for it"
 
-      def finish = start + work_seconds
+      def finish = @finish ||= start + work_seconds
 
       def second_trip?
         ready.second_trip || start.to_date != @question.now.to_date
       end
 
-      def hours = (finish - @question.now) / 3600.0
+      def hours = @hours ||= @question.hours_between(@question.now, finish)
 
       # nil when the product never passes its limit.
       def hours_to_limit
@@ -67,30 +68,32 @@ module Fenbo
         (-margin_hours * @limits["sourcing.late_hour_loss"] * @question.product_value_cents).round
       end
 
-      def total_cents = lines.sum { |line| line[:cents] } + product_loss_cents
-
-      # Worse on one count and no better on the other.
-      def beaten_by?(other)
-        other.finish <= finish && other.total_cents <= total_cents &&
-          (other.finish < finish || other.total_cents < total_cents)
+      def total_cents
+        @total_cents ||= lines.sum { |line| line[:cents] } + product_loss_cents
       end
+
+      def overtime? = overtime_cents.positive?
 
       def to_h(frontier)
         {
           offer: offer.id,
           stopgap: stopgap&.id,
-          finish_at: finish.strftime("%Y-%m-%dT%H:%M"),
+          finish_at: local(finish),
           total_cents:,
           lines:,
           product_loss_cents:,
           margin_hours: margin_hours&.round(2),
           frontier:,
           second_trip: second_trip?,
-          overtime: overtime_cents.positive?
+          overtime: overtime?,
+          ready_at: local(ready.at),
+          start_at: local(start)
         }
       end
 
       private
+
+      def local(time) = time.strftime("%Y-%m-%dT%H:%M")
 
       def ready
         @ready ||= Ready.of(offer, @question, @question.now + (stopgap ? stopgap.minutes * 60 : 0))
@@ -100,7 +103,8 @@ module Fenbo
       # overtime is not wanted, it starts the next working morning.
       def start
         return @start if defined?(@start)
-        @start = ready.at && (overtime ? ready.at : fitted(ready.at))
+        from = [ready.at, offer.not_before].compact.max if ready.at
+        @start = from && (overtime ? from : fitted(from))
       end
 
       def fitted(from)

@@ -9,7 +9,7 @@ module Fenbo
     Offer =
       Value.of(
         :id, :kind, :price_cents, :freight_cents, :in_stock, :open, :travel_minutes, :lead_days, :cutoff,
-        :delivers_at
+        :delivers_at, :not_before
       ) do
         def self.read(input)
           kind = input.choice("kind", KINDS)
@@ -24,7 +24,8 @@ module Fenbo
             travel_minutes: input.number("travel_minutes", required: false, at_least: 0, at_most: 10_000) || 0,
             lead_days: input.integer("lead_days", required: order, at_least: 0, at_most: 365),
             cutoff: WorkHours.minutes_of_day(input, "cutoff", required: false),
-            delivers_at: WorkHours.minutes_of_day(input, "delivers_at", required: false)
+            delivers_at: WorkHours.minutes_of_day(input, "delivers_at", required: false),
+            not_before: Question.local(input, "not_before")
           )
         end
       end
@@ -41,15 +42,25 @@ module Fenbo
         end
       end
 
+    # The local clock put forward (+1 h) or back (-1 h): `at` is the local time after it.
+    ClockChange =
+      Value.of(:at, :hours) do
+        def self.read(input)
+          new(at: Question.local(input, "at", required: true), hours: input.number("hours", at_least: -3, at_most: 3))
+        end
+
+        def between?(from, to) = at > from && at <= to
+      end
+
     # What is asked of `source`; money in cents, times local.
     Question =
       Value.of(
         :now, :rate_per_hour_cents, :overtime_factor, :overtime_allowed, :work_hours, :trip_cents,
-        :work_minutes, :hours_to_limit, :product_value_cents, :offers, :stopgaps, :besides_cents
+        :work_minutes, :hours_to_limit, :product_value_cents, :offers, :stopgaps, :besides_cents, :clock_changes
       ) do
         def self.read(input)
           new(
-            now: read_now(input),
+            now: local(input, "now", required: true),
             rate_per_hour_cents: input.integer("rate_per_hour_cents", **MONEY),
             overtime_factor: input.number("overtime_factor", required: false, at_least: 1, at_most: 10) || 1.5,
             overtime_allowed: input.flag("overtime_allowed", default: false),
@@ -60,18 +71,27 @@ module Fenbo
             product_value_cents: input.integer("product_value_cents", required: false, **MONEY) || 0,
             besides_cents: input.integer("besides_cents", required: false, **MONEY) || 0,
             offers: input.objects("offers", at_most: 200).map { |one| Offer.read(one) },
-            stopgaps: input.objects("stopgaps", required: false, at_most: 20).map { |one| Stopgap.read(one) }
+            stopgaps: input.objects("stopgaps", required: false, at_most: 20).map { |one| Stopgap.read(one) },
+            clock_changes: input.objects("clock_changes", required: false, at_most: 20).map { |one|
+              ClockChange.read(one)
+            }
           )
         end
 
-        def self.read_now(input)
-          text = input.text("now") or return nil
+        # A local time of `key`; nil where it is not given or not one.
+        def self.local(input, key, required: false)
+          text = input.text(key, required:) or return nil
           year, month, day, hour, minute =
             /\A(\d{4})-(\d\d)-(\d\d)T(\d\d):(\d\d)(?::\d\d)?\z/.match(text)&.captures&.map(&:to_i)
           if year && Date.valid_date?(year, month, day) && hour < 24 && minute < 60
             return Time.utc(year, month, day, hour, minute)
           end
-          input.fault("now", "must be a local time like 2031-05-05T15:20")
+          input.fault(key, "must be a local time like 2031-05-05T15:20")
+        end
+
+        # Hours that pass between two local times: one more or less where the clock is changed.
+        def hours_between(from, to)
+          (to - from) / 3600.0 - clock_changes.sum { |change| change.between?(from, to) ? change.hours : 0 }
         end
 
         # The week with nothing allowed outside it, or none where overtime may be worked.

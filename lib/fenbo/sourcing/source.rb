@@ -9,14 +9,15 @@ module Fenbo
     #
     # in:  now, the customer's rules, working hours, offers, stopgaps; see Question
     # out: options with finish_at, total_cents, lines, product loss and margin;
-    #      frontier marks those that no other beats on both time and cost; verdict
-    #      is the recommended offer, or "none".
+    #      frontier marks those that no other beats on both time and cost; ruled_out what the
+    #      customer's rules or the supplier forbid, each with its rule; verdict is the
+    #      recommended offer, or "none".
     # Source: docs/sources.md, sourcing/options.
     class Source < Tool
       def self.read(input, _limits) = Question.read(input)
 
       def answer
-        Result.new(verdict: options.first&.offer&.id || "none", figures: {options: rows}, reasons:)
+        Result.new(verdict: options.first&.offer&.id || "none", figures: {options: rows, ruled_out:}, reasons:)
       end
 
       def options
@@ -43,8 +44,34 @@ module Fenbo
             .flat_map { |offer, stopgap| Option.all_of(offer, stopgap, question, limits) }
       end
 
-      def rows
-        options.map { |option| option.to_h(options.none? { |other| option.beaten_by?(other) }) }
+      def rows = options.map { |option| option.to_h(frontier.include?(option)) }
+
+      # Those that no other beats on time and cost, by one sweep from the soonest on.
+      def frontier
+        @frontier ||= begin
+          dearest = Float::INFINITY
+          possible.group_by(&:finish).sort.flat_map do |_, same|
+            least = same.map(&:total_cents).min
+            next [] unless least < dearest
+            dearest = least
+            same.select { |one| one.total_cents == least }
+          end
+        end
+      end
+
+      # What could be done but for a rule, and what cannot be had at all.
+      def ruled_out
+        against_overtime.map { |one|
+          one.to_h(false).slice(:offer, :finish_at, :start_at, :total_cents).merge(rule: "overtime")
+        } +
+          all.reject(&:possible?).uniq(&:offer).map { |one| {offer: one.offer.id, rule: one.why_not} }
+      end
+
+      # Sooner than any way within the hours, by work outside them that this customer does not want.
+      def against_overtime
+        return [] if question.overtime_allowed
+        question.offers.map { |offer| Option.new(offer, nil, question, limits, overtime: true) }
+          .select { |one| one.possible? && one.overtime? && possible.none? { |other| other.finish <= one.finish } }
       end
 
       def reasons

@@ -4,9 +4,9 @@ require "time"
 
 module Fenbo
   module Sourcing
-    # A week of opening or working hours; days are 1 (Monday) to 7. Times are
-    # local and carry no zone.
-    WorkHours = Value.of(:days, :from, :to) do
+    # A week of opening or working hours; days are 1 (Monday) to 7, `closed` the dates of
+    # holidays. Times are local and carry no zone.
+    WorkHours = Value.of(:days, :from, :to, closed: []) do
       # The longest gap looked over: a shop that opens less often is closed.
       longest_gap_days = 15
 
@@ -15,7 +15,16 @@ module Fenbo
         input.fault("days", "must name at least one day") if days.empty? && input.raw("days").is_a?(Array)
         from, to = %w[from to].map { |key| minutes_of_day(input, key) }
         input.fault("to", "must be later than from") if from && to && to <= from
-        new(days: days.map(&:to_i), from:, to:)
+        new(days: days.map(&:to_i), from:, to:, closed: dates(input, "closed"))
+      end
+
+      define_singleton_method(:dates) do |input, key|
+        list = input.raw(key) || []
+        known = list.is_a?(Array) ? list.map { |one| Date.strptime(one.to_s, "%Y-%m-%d") } : nil
+        known || input.fault(key, "must be a list of dates like 2031-12-25") || []
+      rescue Date::Error
+        input.fault(key, "must be dates like 2031-12-25")
+        []
       end
 
       define_singleton_method(:minutes_of_day) do |input, key, required: true|
@@ -28,7 +37,9 @@ module Fenbo
         working_day?(time) && minute(time).between?(from, to - 1)
       end
 
-      def working_day?(time) = days.include?((time.wday + 6) % 7 + 1)
+      def working_day?(time)
+        days.include?((time.wday + 6) % 7 + 1) && !closed.include?(time.to_date)
+      end
 
       def closes(time) = at(time, to)
 
@@ -43,18 +54,23 @@ module Fenbo
       end
 
       # The day `count` working days after the day of `time`, at `minute_of_day`.
-      def working_days_after(time, count, minute_of_day)
+      define_method(:working_days_after) do |time, count, minute_of_day|
         day = time
         count.times do
-          day += 86_400
-          day += 86_400 until working_day?(day)
+          ahead = (1..longest_gap_days).map { |days| day + days * 86_400 }
+          day = ahead.find { |one| working_day?(one) } || ahead.last
         end
         at(day, minute_of_day)
       end
 
       # Whole minutes of [start, finish] that lie outside these hours.
       def minutes_outside(start, finish)
-        (0...((finish - start) / 60).round).count { |minute| !open?(start + minute * 60) }
+        inside = (0..(finish.to_date - start.to_date).to_i).sum do |days|
+          day = start + days * 86_400
+          next 0 unless working_day?(day)
+          [[finish, at(day, to)].min - [start, at(day, from)].max, 0].max
+        end
+        ((finish - start - inside) / 60).round
       end
 
       def at(time, minute_of_day)

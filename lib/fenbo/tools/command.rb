@@ -71,9 +71,15 @@ module Fenbo
         answer.refused? ? BAD_INPUT : ANSWERED
       end
 
+      # Each line is answered as it comes: whoever sends them may wait for one before the next.
       def batch
-        text = source or return refuse("file", "#{@file} cannot be read")
-        text.each_line { |line| @output.puts JSON.generate(batch_line(line)) unless line.strip.empty? }
+        lines = @file.nil? ? @input.each_line : source&.each_line
+        return refuse("file", "#{@file} cannot be read") unless lines
+        lines.each do |line|
+          next if line.scrub.strip.empty?
+          @output.puts JSON.generate(batch_line(line))
+          @output.flush
+        end
         ANSWERED
       end
 

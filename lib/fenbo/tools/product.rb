@@ -7,7 +7,8 @@ module Fenbo
       answer: Answer.of(
         tau_hours: Float,
         tau_from: String,
-        hours_to_limit: Shape.maybe(Float)
+        hours_to_limit: Shape.maybe(Float),
+        hours_between: Shape.maybe([Shape.maybe(Float)])
       )
   end
 end

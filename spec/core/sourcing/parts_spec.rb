@@ -74,12 +74,5 @@ RSpec.describe Fenbo::Sourcing do
       expect(held).to have_attributes(finish: at["2031-05-05T10:30"], hours_to_limit: 20, product_loss_cents: 0)
       expect(held.lines.map { |line| line[:what] }).to include "stopgap"
     end
-
-    it "is beaten only by what is no worse on both counts and better on one" do
-      cheap, dear = option({id: "a", kind: "van", price_cents: 100}), option({id: "b", kind: "van", price_cents: 900})
-      expect(dear).to be_beaten_by(cheap)
-      expect(cheap).not_to be_beaten_by(dear)
-      expect(cheap).not_to be_beaten_by(cheap)
-    end
   end
 end

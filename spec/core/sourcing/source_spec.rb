@@ -76,6 +76,91 @@ RSpec.describe Fenbo::Sourcing::Source do
     end
   end
 
+  it "counts the hours that really pass where the clock is changed on the way" do
+    # Saturday 15:20 to Sunday 16:20: 25 hours by the clock, 26 where it went back at 03:00.
+    week = {"days" => [1, 2, 3, 4, 5, 6, 7], "from" => "08:00", "to" => "17:00"}
+    asked = {now: "2031-10-25T15:20", work_hours: week, hours_to_limit: 30, stopgaps: [],
+             offers: [{"id" => "van", "kind" => "van", "price_cents" => 1, "not_before" => "2031-10-26T15:20"}]}
+    margin = ->(**more) { source(**asked, **more)[:options].first[:margin_hours] }
+    expect(margin.call).to eq 5.0
+    expect(margin.call(clock_changes: [{"at" => "2031-10-26T02:00", "hours" => -1}])).to eq 4.0
+    expect(margin.call(clock_changes: [{"at" => "2031-10-26T03:00", "hours" => 1}])).to eq 6.0
+    expect(margin.call(clock_changes: [{"at" => "2031-10-27T03:00", "hours" => 1}])).to eq 5.0
+  end
+
+  it "works over midnight where overtime may be worked, every minute of it paid so" do
+    night = source(now: "2031-05-09T23:30", overtime_allowed: true, work_minutes: 60, stopgaps: [],
+      offers: [{"id" => "van", "kind" => "van", "price_cents" => 0}])[:options]
+    soon = night.find { |one| one[:overtime] }
+    expect(soon).to include(finish_at: "2031-05-10T00:30", second_trip: false)
+    expect(soon[:lines]).to include({what: "overtime", cents: 4800}) # 60 min × 96.00 × 0.5
+    # On a Friday that runs half an hour past five: thirty minutes of it.
+    late = source(now: "2031-05-09T16:30", overtime_allowed: true, stopgaps: [],
+      offers: [{"id" => "van", "kind" => "van", "price_cents" => 0}])[:options].find { |one| one[:overtime] }
+    expect(late[:lines]).to include({what: "overtime", cents: 2400})
+  end
+
+  it "keeps holidays, of the shop and of a counter" do
+    easter = {"days" => [1, 2, 3, 4, 5], "from" => "08:00", "to" => "17:00", "closed" => ["2031-05-06", "2031-05-07"]}
+    # Monday after the cut-off: placed Thursday for the holidays, Friday and Monday to come.
+    expect(option(source(work_hours: easter), "order-b")[:finish_at]).to eq "2031-05-12T11:00"
+    counter = {"id" => "c", "kind" => "counter", "price_cents" => 1,
+               "open" => {"days" => [1, 2, 3, 4, 5], "from" => "07:30", "to" => "15:00", "closed" => ["2031-05-06"]}}
+    expect(option(source(offers: [counter]), "c")[:finish_at]).to eq "2031-05-07T09:00"
+    wrong = source(work_hours: easter.merge("closed" => ["Easter"]))
+    expect(wrong.faults.map(&:field)).to eq ["work_hours.closed"]
+  end
+
+  it "moves the work to the slot it is given, never before the part is there" do
+    van = {"id" => "van", "kind" => "van", "price_cents" => 8900}
+    slot = ->(at) { source(offers: [van.merge("not_before" => at)], stopgaps: [])[:options].first }
+    expect(slot["2031-05-06T10:15"]).to include(finish_at: "2031-05-06T11:15", start_at: "2031-05-06T10:15",
+      second_trip: true)
+    expect(slot["2031-05-05T09:00"]).to include(finish_at: "2031-05-05T16:20")
+    expect(slot["2031-05-06T16:30"]).to include(finish_at: "2031-05-07T09:00")
+    expect(source(offers: [van.merge("not_before" => "noon")]).faults.map(&:field)).to eq ["offers.0.not_before"]
+  end
+
+  it "says what a rule forbids, with its price and hour, and what cannot be had" do
+    gone = {"id" => "gone", "kind" => "counter", "price_cents" => 1, "in_stock" => false,
+            "open" => {"days" => [1], "from" => "08:00", "to" => "17:00"}}
+    late = source(now: "2031-05-05T16:30", offers: [{"id" => "van", "kind" => "van", "price_cents" => 8900}, gone])
+    expect(late[:ruled_out]).to contain_exactly(
+      include(offer: "van", rule: "overtime", finish_at: "2031-05-05T17:30", total_cents: 8900 + 9600 + 2400),
+      {offer: "gone", rule: "not in stock"}
+    )
+    expect(source(now: "2031-05-05T16:30", overtime_allowed: true)[:ruled_out]).to eq []
+  end
+
+  # Over random places: more time never costs more, overtime allowed never makes the best dearer,
+  # and nothing on the frontier is beaten.
+  it "holds what everybody expects of it" do
+    random = Random.new(12)
+    60.times do
+      asked = any_question(random)
+      best = ->(**more) { source(**asked, **more)[:options].map { |one| one[:total_cents] }.min }
+      expect(best.call(hours_to_limit: asked[:hours_to_limit] * 2)).to be <= best.call
+      expect(best.call(hours_to_limit: nil)).to be <= best.call
+      expect(best.call(overtime_allowed: true)).to be <= best.call(overtime_allowed: false)
+      rows = source(**asked)[:options].select { |one| one[:frontier] }
+      rows.combination(2) { |one, other|
+        expect((one[:finish_at] <=> other[:finish_at]) * (one[:total_cents] <=> other[:total_cents])).to be <= 0
+      }
+    end
+  end
+
+  def any_question(random)
+    hour = ->(from, to) { format("%02d:%02d", random.rand(from..to), [0, 30].sample(random:)) }
+    offers = Array.new(random.rand(1..6)) do |index|
+      {"id" => "o#{index}", "kind" => %w[van counter order].sample(random:), "price_cents" => random.rand(1000..20_000),
+       "open" => {"days" => [1, 2, 3, 4, 5], "from" => hour[6, 9], "to" => hour[15, 19]},
+       "lead_days" => random.rand(0..4),
+       "travel_minutes" => random.rand(0..120), "cutoff" => hour[10, 17], "delivers_at" => hour[7, 12]}
+    end
+    {now: "2031-05-#{format("%02d", random.rand(5..11))}T#{hour[5, 21]}", work_minutes: random.rand(20..240), offers:,
+     hours_to_limit: random.rand(0.5..60.0), product_value_cents: random.rand(0..500_000)}
+  end
+
   it "names every wrong field at once" do
     refusal =
       source(

@@ -5,6 +5,13 @@ module Fenbo
     # The kind of equipment a fan sits in, and what can be wrong or tested there.
     # `motor` is nil when its family is not known.
     Equipment = Value.of(:family, :side, motor: nil) do
+      # What it is not, where that is no thing it could have.
+      lacks = {
+        "household" => "only a household unit shows it", "commercial" => "only a commercial unit shows it",
+        "roof" => "it stands on no roof", "staged" => "its fans are not staged",
+        "speed_command" => "its fans take no speed command"
+      }.freeze
+
       def traits = row["traits"]
 
       def cover_minutes = row["cover_minutes"]
@@ -22,10 +29,12 @@ module Fenbo
         return "there is no #{side} part to it on this unit" unless fits?(test.sides, side)
         return "not for a motor of this family" unless motor_fits?(test.motors)
         missing = test.needs - traits
-        "this unit has no #{missing.first.tr("_", " ")}" if missing.any?
+        lacking(missing.first) if missing.any?
       end
 
       private
+
+      define_method(:lacking) { |trait| lacks.fetch(trait) { "this unit has no #{trait.tr("_", " ")}" } }
 
       def row = Knowledge.table("families").fetch(family)
 

@@ -24,8 +24,8 @@ module Fenbo
             outcome: first.outcome,
             would_fit: nil,
             why:
-              "#{last.test.short} was answered twice: “#{first.label}”, then “#{last.label}”. The later one " \
-                "counts; do it once more."
+              "#{last.test.short} was answered twice: “#{first.label}”, then “#{last.label}”. Both stand and " \
+                "speak against each other: do it once more, and take back the wrong one."
           }
         end
       end

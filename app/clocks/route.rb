@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+module Clocks
+  # The product's clock of a job: what the box read, how it drifts, and when it is too warm.
+  class Route < Shared::Route
+    get "/jobs/:number/clock" do
+      page
+    end
+
+    post "/jobs/:number/clock" do
+      need :record
+      form = Form.new(params, limits: Shared::Shop.limits, system: current_user.unit_system)
+      entry = form.entry(id: client_id) or halt 422, page(faults: form.faults, typed: params)
+      take(entry)
+      back_to "/jobs/#{job.number}/clock", "The box read #{show(job.box_c, "temperature")}."
+    rescue Logbook::Refused => problem
+      raise if problem.field == :closed
+      halt 422, page(faults: {problem.field.to_s => problem.message}, typed: params)
+    end
+
+    # What the simulated probe reads goes into the field, to be kept by whoever looks at it.
+    post "/jobs/:number/clock/probe" do
+      need :record
+      now = product_clock.now_c || job.unit.setpoint_c || 0.0
+      read = FenboSimulation::Probe.beside(now, random: Random.new)
+      page(typed: {"now" => Fenbo::Quantities.show(read, "temperature", current_user.unit_system).tr("−", "-")})
+    end
+
+    private
+
+    def page(faults: {}, typed: {})
+      station :clock_page, at: job.station, faults:, typed:
+    end
+
+    # "11:20, −15.8 °C", newest first.
+    def read_so_far = job.box_points.reverse
+  end
+end

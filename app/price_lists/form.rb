@@ -1,0 +1,109 @@
+# frozen_string_literal: true
+
+require "csv"
+
+module PriceLists
+  # A supplier and its price list: who it is, its terms, and a CSV file with a line a part.
+  # part_no and price are needed; in_stock (yes/no), lead_days and their_no are understood.
+  class Form < Shared::Form
+    NEEDED = %w[part_no price].freeze
+    MOST_LINES = 50_000
+    HEADING = ->(head) { head.to_s.strip.downcase.tr(" ", "_") }
+    YES, NO = %w[yes y 1 true], %w[no n 0 false]
+    DAYS = {"1" => "Mon", "2" => "Tue", "3" => "Wed", "4" => "Thu", "5" => "Fri", "6" => "Sat", "7" => "Sun"}.freeze
+    KINDS = {"counter" => "A counter", "order" => "Sends it"}.freeze
+
+    # Takes the whole list, or nothing of it.
+    # @return [Supplier, nil] nil with faults
+    def save
+      name = text(:name, longest: 80, required: "Who is it?")
+      kind = choice(:kind, KINDS.keys, required: "A counter, or does it send?")
+      terms = (kind == "order") ? order_terms : counter_terms
+      rows = lines
+      return unless clean?
+      keep(name, kind, terms.compact, rows)
+    end
+
+    private
+
+    def keep(name, kind, terms, rows)
+      Supplier.transaction do
+        supplier = Supplier.lock.find_by("lower(name) = ?", name.downcase) || Supplier.new(name:)
+        supplier.update!(kind:, terms:)
+        supplier.supplier_prices.delete_all
+        SupplierPrice.insert_all!(rows.map { |row| row.merge(supplier_id: supplier.id) })
+        Setting.write("price_lists", Supplier.count)
+        supplier
+      end
+    rescue ActiveRecord::RecordNotUnique
+      fault(:name, "Somebody else loads this list at this moment. Look, then once more.")
+    end
+
+    def order_terms
+      {"lead_days" => whole(:lead_days, 0..365, required: true), "freight_cents" => cents(:freight) || 0,
+       "cutoff" => clock(:cutoff), "delivers_at" => clock(:delivers_at)}
+    end
+
+    def counter_terms
+      days = Array(params[:days]).select { |day| DAYS.key?(day) }.map(&:to_i)
+      fault(:days, "On which days is it open?") if days.empty?
+      from, to = clock(:from, required: true), clock(:to, required: true)
+      fault(:to, "Later than it opens, please.") if from && to && to <= from
+      {"travel_minutes" => whole(:travel_minutes, 0..1440, required: true),
+       "open" => {"days" => days, "from" => from, "to" => to, "closed" => dates(:closed)}}
+    end
+
+    def clock(name, required: false)
+      typed = text(name, longest: 5)
+      return (fault(name, "A time like 07:30.") if required) if typed.nil?
+      typed.match?(/\A([01]\d|2[0-3]):[0-5]\d\z/) ? typed : fault(name, "A time like 07:30.")
+    end
+
+    # @return [Array<Hash>] one a part; the first fault names its line
+    def lines
+      table = CSV.parse(csv_text, headers: true, col_sep: separator, header_converters: HEADING)
+      missing = NEEDED - table.headers.compact
+      return fault(:csv, "It needs the columns #{missing.join(" and ")}.") || [] if missing.any?
+      return fault(:csv, "More than #{MOST_LINES} lines.") || [] if table.size > MOST_LINES
+      rows = table.each_with_index.filter_map { |row, index| line(row, index + 2) }
+      fault(:csv, "It has no line with a part.") if rows.empty?
+      rows.uniq { |row| row[:part_no] }
+    rescue CSV::MalformedCSVError => problem
+      fault(:csv, "Not a CSV file: #{problem.message.lines.first.strip}") || []
+    end
+
+    # The file that was chosen lies in the field as text.
+    def csv_text
+      params[:csv].to_s.dup.force_encoding("UTF-8").scrub("?").delete_prefix("\uFEFF")
+    end
+
+    def separator
+      csv_text.lines.first.to_s.then { |first| (first.count(";") > first.count(",")) ? ";" : "," }
+    end
+
+    def line(row, number)
+      part_no = row["part_no"].to_s.strip.upcase
+      return if part_no.empty?
+      price = row["price"].to_s.strip
+      unless price.match?(/\A\d{1,7}([.,]\d{1,2})?\z/)
+        return fault(:csv, "Line #{number}: “#{price[0, 20]}” is no price like 42.50.")
+      end
+      {part_no: part_no[0, 60], price_cents: (price.tr(",", ".").to_r * 100).to_i, in_stock: stock(row, number),
+       lead_days: lead(row, number), their_no: row["their_no"].to_s.strip[0, 60].presence}
+    end
+
+    def stock(row, number)
+      text = row["in_stock"].to_s.strip.downcase
+      return true if text.empty? || YES.include?(text)
+      fault(:csv, "Line #{number}: in_stock is yes or no, not “#{text[0, 20]}”.") unless NO.include?(text)
+      false
+    end
+
+    def lead(row, number)
+      text = row["lead_days"].to_s.strip
+      return if text.empty?
+      return text.to_i if text.match?(/\A\d{1,3}\z/)
+      fault(:csv, "Line #{number}: lead_days is a whole number, not “#{text[0, 20]}”.")
+    end
+  end
+end

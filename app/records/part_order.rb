@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+# A part ordered of a supplier for one fault, or reserved at a counter: under a number of its
+# own, so that sending it again orders nothing twice. `promised_at` is when the work was to
+# begin as it was ordered, `ready_at` as it stands now.
+class PartOrder < ApplicationRecord
+  include Audited
+
+  # to_send, to_cancel: the supplier is not told yet. by_hand: by telephone, with the sheet.
+  STATES = %w[to_send placed by_hand sold to_cancel cancelled here].freeze
+
+  # Two that begin as close together as this are one.
+  SAME_S = 600
+
+  belongs_to :job
+  belongs_to :part_choice
+  belongs_to :user
+
+  scope :live, -> { where(state: %w[to_send placed by_hand here]) }
+  scope :unsettled, -> { where(state: %w[to_send to_cancel]) }
+
+  # What was ordered for a job and not taken back, in order.
+  def self.standing(job)
+    where(job:).where.not(state: %w[to_cancel cancelled]).order(:id)
+  end
+
+  # What is ordered once somebody takes an option; an earlier order of the same choice ends.
+  # @param option [Hash] as it is kept with the choice
+  # @return [PartOrder, nil] nil where it comes off a van
+  def self.follow(choice, option, user:, ready_at:)
+    standing = where(part_choice: choice).live
+    again = standing.find { |order| order.same_as?(option, ready_at) }
+    return again if again
+    standing.each(&:withdraw)
+    return unless option["order"]
+    create!(job: choice.job, part_choice: choice, user:, ready_at:, promised_at: ready_at, supplier: option["offer"],
+      supplier_name: option["source"], part_no: choice.thing.part_no,
+      **option["order"].slice("kind", "their_no", "price_cents", "besides", "state").transform_keys(&:to_sym))
+  end
+
+  # The same way taken again: a second press, within minutes.
+  def same_as?(option, time)
+    supplier == option["offer"] && (ready_at - time).abs < SAME_S
+  end
+
+  # Not wanted any more; a supplier that knows of it has to be told.
+  def withdraw
+    update!(state: (state == "placed") ? "to_cancel" : "cancelled")
+  end
+
+  # Somebody else had the last piece: the choice stands without a source again.
+  def sold_out
+    transaction do
+      update!(state: "sold")
+      choice = PartChoice.lock.find(part_choice_id)
+      choice.update!(offer: nil, ready_at: nil) if choice.offer.to_h["offer"] == supplier && !choice.fitted_at
+      Visit.for_part(job).each(&:destroy!)
+    end
+  end
+
+  # Comes later, or sooner, than it was said: the work and its visit move with it.
+  def moves_to(time)
+    transaction do
+      shift = time - ready_at
+      update!(ready_at: time)
+      part_choice.update!(ready_at: time) unless part_choice.fitted_at
+      Visit.for_part(job).each { |visit| visit.update!(starts_at: visit.starts_at + shift) }
+    end
+  end
+
+  def late_by_hours = (ready_at - promised_at) / 3600.0
+
+  def number = "#{job.number}-#{id}"
+end

@@ -1,0 +1,47 @@
+# frozen_string_literal: true
+
+module Stations
+  module HandOver
+    # What was done, in the customer's words, from what was recorded: proposed for the report,
+    # changed or kept by whoever hands over.
+    class Proposed
+      # @param job [Fenbo::JobFile::Job]
+      # @param proof [Fenbo::Proof::Checklist]
+      # @param voice [Shared::Voice]
+      def initialize(job, proof:, voice:)
+        @job = job
+        @proof = proof
+        @voice = voice
+      end
+
+      # Nothing where nothing was decided.
+      def text
+        told = @job.faults.select(&:decision).map { |fault| fault_told(fault) }
+        [*told, *afterwards].join(" ") if told.any?
+      end
+
+      private
+
+      def fault_told(fault)
+        ["#{fault.place}: #{fault.decision.label.downcase}.", done(fault), reading(fault)].compact.join(" ")
+      end
+
+      def done(fault)
+        return "#{@voice.part_words(fault).upcase_first}." if fault.part_choice&.thing
+        return "It was cleaned." if @job.readings_of("cleaning", fan: fault.fan.key).any?
+        "To be watched." if fault.decision.action == "wait"
+      end
+
+      def reading(fault)
+        return unless @proof.proving?(fault.after)
+        "Afterwards it read #{@voice.read_words(fault.after)}, as it should."
+      end
+
+      def afterwards
+        left = @job.visits.filter_map(&:leaving_c).last
+        [("Everything was seen to run as it should." if @proof.proved?),
+          ("The box stood at #{@voice.show(left, "temperature")} on leaving." if left)].compact
+      end
+    end
+  end
+end

@@ -1,0 +1,45 @@
+# frozen_string_literal: true
+
+module Stations
+  module Source
+    # What the best way amounts to in a sentence, and what it saves against leaving things.
+    class Advice
+      # @param ways [Ways]
+      # @param words [Shared::Figures] for money and names
+      def initialize(ways, sources, words:)
+        @ways = ways
+        @sources = sources
+        @words = words
+      end
+
+      def best = @ways.best&.option
+
+      def headline
+        return "Nobody has it" unless best
+        stopgap = @sources.stopgap(best.stopgap)
+        work = "fitted by #{day(best.finish_at)}"
+        stopgap ? "#{stopgap.label.split(",").first} now, #{work}." : "#{Suppliers::Desk.name_of(best.offer)}, #{work}."
+      end
+
+      # What it saves against the same part without a stopgap, or against the next best.
+      def saving
+        other = bare || @sources.shown.drop(1).first
+        return unless other && other.total_cents > best.total_cents
+        "Saves #{@words.money(other.total_cents - best.total_cents)} against " \
+          "#{bare ? "leaving it as it is" : Suppliers::Desk.name_of(other.offer)}."
+      end
+
+      def price
+        "#{@words.money(best.total_cents)} with work and travel#{", on a second trip" if best.second_trip}."
+      end
+
+      private
+
+      def bare
+        @sources.shown.find { |one| one.offer == best.offer && one.stopgap.nil? } if best.stopgap
+      end
+
+      def day(local) = Shared::Shop.from_local(local).strftime("%A %H:%M")
+    end
+  end
+end

@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+module Stations
+  module Source
+    # What was ordered for a job: whether it still comes as promised, and the sheet for whoever
+    # fetches or sells it.
+    class Orders < Shared::Route
+      # Whether it still comes as it was promised.
+      post "/jobs/:number/orders/:order/ask" do
+        still_open
+        days = Suppliers::Ordering.ask_again(order)
+        back_to "/jobs/#{job.number}/source?fan=#{spot}",
+          days.zero? ? "#{order.supplier_name}: as promised." : "#{order.supplier_name}: #{count(days, "day")} later."
+      rescue Suppliers::Service::Silent
+        back_to "/jobs/#{job.number}/source?fan=#{spot}", "#{order.supplier_name} does not answer. Nothing is changed."
+      end
+
+      # Somebody was told on the telephone that it comes at another time.
+      post "/jobs/:number/orders/:order/move" do
+        still_open
+        typed = Shared::Form.new(params, system: current_user.unit_system)
+        at = typed.time(:ready_at)
+        halt(*refuse(422, "Not understood", typed.faults.values.first || "When does it come?")) unless at
+        order.moves_to(at)
+        back_to "/jobs/#{job.number}/source?fan=#{spot}", "Moved; the visit moved with it."
+      end
+
+      get "/jobs/:number/parts.pdf" do
+        content_type :pdf
+        attachment "parts-job-#{job.number}.pdf", :inline
+        PartsSheet.new(job, PartOrder.standing(record), words: self).pdf
+      end
+
+      get "/jobs/:number/parts.csv" do
+        content_type "text/csv"
+        attachment "parts-job-#{job.number}.csv"
+        PartsSheet.new(job, PartOrder.standing(record), words: self).csv
+      end
+
+      private
+
+      # What is closed and signed has no delivery to wait for.
+      def still_open
+        need :quote
+        halt(*refuse(422, "That was not taken", Logbook.new(record, current_user).closed)) unless job.open?
+      end
+
+      def order
+        @order ||= PartOrder.find_by!(job: record, uid: uuid(params[:order]))
+      end
+    end
+  end
+end

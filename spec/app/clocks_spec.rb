@@ -1,0 +1,96 @@
+# frozen_string_literal: true
+
+require_relative "app_spec_helper"
+
+# The product's clock of a job: every reading of the box kept, the drift fitted through them.
+RSpec.describe Clocks, :rolled_back do
+  let(:start) { Time.utc(2031, 5, 5, 8) }
+  let(:unit) { create(:unit) }
+  let(:job) { create(:job, unit:, technician:, box_c: 4.0, box_read_at: start, drift_end_c: 24, product_limit_c: 8) }
+  let(:technician) { create(:user) }
+
+  before do
+    at(0)
+    sign_in technician
+  end
+
+  def at(hours) = allow(Time).to receive(:now).and_return(start + hours * 3600)
+
+  # Of a box that drifts towards 24 °C with a time constant of 20 h.
+  def truth(hours) = (24 - 20 * Math.exp(-hours / 20.0)).round(2)
+
+  def read(hours, **typed)
+    at(hours)
+    get "/jobs/#{job.number}/clock"
+    send_form "/jobs/#{job.number}/clock", client_id: SecureRandom.uuid, **typed
+  end
+
+  def clock(hours)
+    Fenbo::Product::JobClock.new(file(job), now: start + hours * 3600, limits: Shared::Shop.limits)
+  end
+
+  it "fits this box's own pace through what is read, and keeps every reading" do
+    # The family's usual fourteen hours, until it is known better.
+    expect(clock(0).result.tau_hours).to eq 14
+    [1, 2, 3].each { |hours| read(hours, now: truth(hours).to_s) }
+    expect(clock(3).result.tau_hours).to be_within(1).of(20)
+    expect(clock(3).hours_left).to be_within(0.3).of(20 * Math.log((24 - truth(3)) / 16.0))
+    soon, late = clock(3).hours_between
+    expect(soon..late).to cover clock(3).hours_left
+    expect(file(job).readings_of("product").map { |one| one.question["now_c"] }).to eq [truth(1), truth(2), truth(3)]
+    expect(job.reload.box_points.first).to eq [start, 4.0]
+    get "/jobs/#{job.number}/clock"
+    expect(page).to include "Time constant from 4 readings"
+  end
+
+  it "reads a logger's lines, the last of them now" do
+    lines = (0..6).map { |step| "#{step * 30}; #{truth(step / 2.0)}" }.join("\n")
+    read(3, readings: lines)
+    expect(clock(3).result.tau_hours).to be_within(1).of(20)
+    expect(job.reload.box_read_at).to be_within(1).of(start + 3 * 3600)
+    read(3, readings: "10; about\n20; 5")
+    expect([status, page]).to match [422, include("is not understood")]
+  end
+
+  it "asks for what it needs, takes a repeat once, and starts anew where the drift is changed" do
+    read(1, now: "warm")
+    expect([status, page]).to match [422, include("warm")]
+    id = SecureRandom.uuid
+    at(1)
+    get "/jobs/#{job.number}/clock"
+    2.times { send_form "/jobs/#{job.number}/clock", client_id: id, now: "5" }
+    expect([file(job).readings_of("product").size, job.reload.box_points.size]).to eq [1, 2]
+    offer = {"offer" => "passhouse", "stopgap" => "ice", "total_cents" => 100, "product_loss_cents" => 0, "lines" => []}
+    PartChoice.create!(job:, motor: Motor.first, user: technician, fan_position: unit.position("evaporator-1"))
+    Logbook.new(job.reload, technician).take(Entries::Offer.new(fault: "evaporator-1", option: offer,
+      ready_at: start + 86_400, second_trip: true))
+    expect([job.reload.box_points, job.box_c]).to eq [[], 5.0]
+    unit.update!(product_limit_c: nil)
+    job.update!(product_limit_c: nil)
+    read(2, now: "5.5")
+    expect([status, page]).to match [422, include("note them at Call")]
+  end
+
+  it "goes on from what the box read on leaving, and from the end of a pull-down" do
+    at(2)
+    get "/jobs/#{job.number}/prove"
+    send_form "/jobs/#{job.number}/prove/temperatures", arrival: "6", leaving: "5"
+    expect(clock(2).now_c).to eq 5.0
+    at(3)
+    get "/jobs/#{job.number}/prove"
+    send_form "/jobs/#{job.number}/prove/readings", tool: "pulldown", fan: "evaporator-1", setpoint: "3",
+      readings: "0; 5\n10; 4.4\n20; 3.9\n30; 3.5", client_id: SecureRandom.uuid
+    expect([job.reload.box_c, job.box_read_at]).to eq [3.5, start + 3 * 3600]
+    send_form "/jobs/#{job.number}/prove/readings", tool: "pulldown", fan: "evaporator-1", setpoint: "3",
+      readings: "", client_id: SecureRandom.uuid
+    expect([status, job.reload.box_c]).to match [be < 500, 3.5]
+  end
+
+  it "puts what the probe shows into the field and keeps nothing of it" do
+    at(1)
+    get "/jobs/#{job.number}/clock"
+    send_form "/jobs/#{job.number}/clock/probe", now: ""
+    expect(page[/name="now"[^>]*value="([\d.]+)/, 1] || page[/value="([\d.]+) °C"/, 1]).to be_truthy
+    expect(job.reload.box_log).to eq []
+  end
+end
