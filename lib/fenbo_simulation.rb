@@ -21,6 +21,7 @@ require "fenbo"
 #   Probe      a temperature probe in a box after a repair
 #   PriceService suppliers with prices, stock and opening hours, over HTTP
 #   Microphone a recording of a fan of any kind, speed and background
+#   Yard       a second world, made of histories instead of physics
 module FenboSimulation
   autoload :Boxes, "fenbo_simulation/boxes"
   autoload :CaseMaker, "fenbo_simulation/case_maker"
@@ -33,4 +34,5 @@ module FenboSimulation
   autoload :PriceService, "fenbo_simulation/price_service"
   autoload :Rig, "fenbo_simulation/rig"
   autoload :Senses, "fenbo_simulation/senses"
+  autoload :Yard, "fenbo_simulation/yard"
 end

@@ -55,7 +55,7 @@ class Misdiagnosis
     one, other =
       pair.map do |c|
         model
-          .motion_of([c])
+          .state_of([c])
           .each_with_index
           .map { |share, m| model.distribution(test, m, [c]).map { |chance| chance * share } }
           .transpose

@@ -71,9 +71,29 @@ module FenboSimulation
       "mount_loose" => 3
     }.freeze
     RECENT_WORK = 0.12
-    TWO_FAULTS = 0.15
+    # A fault that has nothing to do with the first, in so many jobs.
+    BY_CHANCE = 0.07
+    # What a fault brings or comes of, and how often in units of middling age.
+    COMPANIONS = {
+      "bearing_worn" => {"mount_loose" => 0.28, "blade_rubbing" => 0.08, "blade_fouled" => 0.1},
+      "bearing_seized" => {"winding_open" => 0.1},
+      "winding_open" => {"connection_burnt" => 0.1, "condenser_dirty" => 0.15},
+      "winding_shorted" => {"connection_burnt" => 0.1, "condenser_dirty" => 0.15, "capacitor_weak" => 0.12},
+      "ec_module_failed" => {"condenser_dirty" => 0.1, "connection_burnt" => 0.06},
+      "condenser_dirty" => {"blade_fouled" => 0.3, "capacitor_weak" => 0.1},
+      "blade_fouled" => {"condenser_dirty" => 0.3, "bearing_worn" => 0.1},
+      "defrost_failed" => {"blade_iced" => 0.3, "drain_blocked" => 0.1},
+      "door_seal_leaking" => {"blade_iced" => 0.28, "defrost_failed" => 0.08},
+      "drain_blocked" => {"blade_iced" => 0.12, "defrost_failed" => 0.08},
+      "blade_iced" => {"door_seal_leaking" => 0.25, "defrost_failed" => 0.15},
+      "contactor_failed" => {"connection_burnt" => 0.1, "capacitor_weak" => 0.1, "phase_lost" => 0.12},
+      "supply_unbalanced" => {"winding_shorted" => 0.1},
+      "mount_loose" => {"blade_rubbing" => 0.2, "bearing_worn" => 0.15},
+      "blade_damaged" => {"condenser_dirty" => 0.1, "evaporator_dirty" => 0.1},
+      "capacitor_weak" => {"condenser_dirty" => 0.12, "bearing_worn" => 0.06}
+    }.freeze
     # Callers are now and then wrong: nothing is the matter.
-    NOTHING = 0.03
+    NOTHING = 0.055
 
     def initialize(random)
       @random = random
@@ -113,10 +133,18 @@ module FenboSimulation
     def faults(equipment, age, recent_work)
       return [] if @random.rand < NOTHING
       rates = hazards(equipment, age, recent_work)
-      first = weighted(rates.to_a, &:last).first
-      return [first] if @random.rand >= TWO_FAULTS
-      rest = rates.reject { |fault, _| fault == first || excludes?(first, fault) }
-      [first, weighted(rest.to_a, &:last).first]
+      all = [weighted(rates.to_a, &:last).first]
+      2.times { all << (come_along(all, rates, age) || break) }
+      all
+    end
+
+    # What came with the latest fault, more with age, or by chance beside the first.
+    def come_along(all, rates, age)
+      open = rates.reject { |fault, _| all.any? { |one| one == fault || excludes?(one, fault) } }
+      growth = 0.7 + age / 20.0
+      brought = COMPANIONS.fetch(all.last, {}).find { |fault, share| open.key?(fault) && @random.rand < share * growth }
+      return brought.first if brought
+      weighted(open.to_a, &:last).first if all.one? && @random.rand < BY_CHANCE
     end
 
     def hazards(equipment, age, recent_work)

@@ -10,7 +10,7 @@ module FenboSimulation
     include Senses::Meters
     include Senses::Hands
 
-    MISTAKE = 0.05
+    MISTAKE = 0.04
     TOLD = 0.7
 
     attr_reader :rig
@@ -21,6 +21,11 @@ module FenboSimulation
       @mistake = mistake
       @boxes = Boxes.new(rig)
       @seen = {}
+    end
+
+    # The same place and the same eyes when `faults` is all that is wrong.
+    def with_faults(faults)
+      self.class.new(@rig.with_faults(faults, @random), @random, mistake: @mistake)
     end
 
     # @return [String] an outcome of the test, right or mistaken

@@ -85,6 +85,11 @@ module FenboSimulation
 
     def [](name) = @figures.fetch(name)
 
+    # The same fan in the same surroundings with other faults.
+    def with_faults(faults, spread)
+      Rig.new(family:, side:, motor:, faults:, age:, neighbours:, spread:, recent_work:)
+    end
+
     def set(**changed) = @figures.update(changed)
 
     def equipment

@@ -4,6 +4,8 @@
 module Strategies
   # What Fenbo offers first.
   class Offered
+    def enough?(diagnosis) = diagnosis.decisive?
+
     def next_test(diagnosis, _errand) = diagnosis.next_tests.list.first&.test
   end
 
@@ -17,6 +19,13 @@ module Strategies
       mount_check connector_look winding_ohms insulation capacitor contactor_look nameplate_check drain_check
       damper_check defrost_heater_ohms
     ].freeze
+
+    # @param whole [Boolean] to its end, whatever was found
+    def initialize(whole: false)
+      @whole = whole
+    end
+
+    def enough?(diagnosis) = !@whole && diagnosis.decisive?
 
     def next_test(_diagnosis, errand)
       ORDER.lazy.map { |id| Fenbo::Diagnosis::Test[id] }.find { |test| errand.may?(test) }
@@ -34,7 +43,7 @@ module Strategies
     def minutes(errand)
       start = errand.start
       @decisive = Fenbo::Limits.default["diagnosis.decisive"]
-      @posterior, @faults, @offer = start.posterior, errand.observer.rig.faults, errand.offer
+      @posterior, @faults, @offer = start.posterior, errand.faults, errand.offer
       @right = @posterior.sets.each_index.select { |h| right?(@posterior.sets[h]) }
       rows = answers(errand).to_h { |test, one| [test, @posterior.likelihood(one)] }
       search([[[], @posterior.weights]], rows)

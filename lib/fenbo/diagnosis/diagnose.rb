@@ -12,6 +12,10 @@ module Fenbo
     class Diagnose < Tool
       SHOWN_CAUSES = 0.005
       LEDGERS = 3
+      STANDINGS = {
+        "found" => "comes with it", "ruled_out" => "was looked for and is ruled out", "open" => "stays open after a look",
+        "not_looked" => "was not looked at", "unlikely" => "is unlikely by what was found"
+      }.freeze
 
       def self.read(input, limits) = CaseFile.read(input, limits)
 
@@ -22,11 +26,16 @@ module Fenbo
       def posterior = @posterior ||= Posterior.of(question, model)
 
       def next_tests
-        @next_tests ||= NextTests.new(question, posterior, limits)
+        @next_tests ||= NextTests.new(question, posterior, offer, open_points, limits)
       end
 
+      # By the set, and never with a complaint or a finding that it leaves unexplained.
       def decisive?
-        posterior.leading_sets.first.last >= limits["diagnosis.decisive"]
+        posterior.leading_sets.first.last >= limits["diagnosis.decisive"] && open_points.none?
+      end
+
+      def open_points
+        @open_points ||= OpenPoints.new(question, posterior, offer, contradictions, limits)
       end
 
       def verdict
@@ -38,6 +47,12 @@ module Fenbo
 
       private
 
+      def offer = @offer ||= Offer.new(question, posterior.model.equipment)
+
+      def contradictions
+        @contradictions ||= Contradictions.new(question, posterior, limits).list
+      end
+
       def model = Model.for(question.equipment, question.experience)
 
       def figures
@@ -47,8 +62,11 @@ module Fenbo
           healthy: posterior.healthy.round(4),
           none_of_these: posterior.none_of_these.round(4),
           next_tests: decisive? ? [] : next_tests.list.map { |proposal| proposal_row(proposal) },
+          before_leaving: before_leaving.map { |proposal| proposal_row(proposal) },
           stop: stop,
-          contradictions: Contradictions.new(question, posterior, limits).list,
+          contradictions:,
+          open: open_rows,
+          companions: companions.map { |row| companion_row(row) },
           decisive: decisive?,
           ledger:,
           experience:,
@@ -76,6 +94,38 @@ module Fenbo
           outcomes: proposal.outcomes,
           again: proposal.again
         }
+      end
+
+      # Quick looks where one stands that are still worth it once it is decided.
+      def before_leaving = decisive? ? next_tests.before_leaving : []
+
+      def companions
+        return [] if HEALTHY == verdict || verdict == "undetermined"
+        @companions ||= Companions.new(question, posterior, offer, limits).list
+      end
+
+      def companion_row(row)
+        one = row.companion
+        {
+          cause: one.second, with: one.first, kind: one.kind, why: one.why, probability: row.chance.round(4),
+          standing: row.standing, look: row.look&.id, minutes: row.minutes, risk_minutes: row.risk_minutes
+        }
+      end
+
+      # What keeps a likely set from being decisive, in words with the tests that close it.
+      def open_rows
+        return [] if posterior.leading_sets.first.last < limits["diagnosis.decisive"]
+        open_points.unexplained.map { |one|
+          {tests: [one.test.id], why: "#{one.test.short} is complained of and not explained: look for yourself"}
+        } + open_points.unsettled.map { |cause, tests|
+          {tests: tests.map(&:id), why: "#{cause.label} is not settled before #{either(tests)}"}
+        } + open_points.companions.map { |one, tests|
+          {tests: tests.map(&:id), why: "#{one.why}: look before you leave"}
+        }
+      end
+
+      def either(tests)
+        "one of these is looked at: #{tests.map { |test| test.short.downcase }.join(", ")}"
       end
 
       def stop
@@ -117,7 +167,9 @@ module Fenbo
           .to_h { |cause| [cause.id, question.experience.behind(question.equipment, cause)] }
       end
 
-      def reasons = [leading_reason, *evidence, *set_aside, stop_reason].compact
+      def reasons
+        [leading_reason, *evidence, *company_reasons, *set_aside, stop_reason].compact
+      end
 
       def leading_reason
         set, chance = posterior.leading_sets.first
@@ -132,7 +184,8 @@ module Fenbo
       def best_words(set)
         return "That nothing is wrong with it explains it best" if set.empty?
         return "#{set.first.label}, and nothing besides, explains it best" if set.one?
-        "#{set.map(&:label).join(" with ")}, these together, explain it best"
+        *most, last = set.map(&:label)
+        "#{most.join(", ")} together with #{last.sub(/\A[A-Z](?=[a-z])/, &:downcase)} explain it best"
       end
 
       def count(findings)
@@ -154,6 +207,22 @@ module Fenbo
               source: "causes/bearing-on-each-other"
             )
           end
+      end
+
+      # What comes along, by how it stands.
+      def company_reasons
+        companions.map do |row|
+          limit_reason(
+            company_words(row),
+            "diagnosis.companion_share",
+            value: row.chance.round(4)
+          )
+        end
+      end
+
+      def company_words(row)
+        said = "#{Cause[row.companion.second].label} #{STANDINGS.fetch(row.standing)}"
+        %w[ruled_out unlikely].include?(row.standing) ? said : "#{said}: #{row.companion.why.sub(/\A./, &:downcase)}"
       end
 
       def set_aside

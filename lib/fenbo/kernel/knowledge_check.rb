@@ -235,7 +235,7 @@ module Fenbo
     def outcome_chances(model, test, set)
       rows =
         model
-          .motion_of(set)
+          .state_of(set)
           .each_with_index
           .map { |chance, m| model.distribution(test, m, set).map { |one| one * chance } }
       rows.transpose.map(&:sum)

@@ -6,7 +6,7 @@
 RSpec.describe "the knowledge of causes" do
   def typical(model, cause)
     set = [model.place(cause)]
-    motion = model.motion_of(set).each_with_index.max_by(&:first).last
+    motion = model.state_of(set).each_with_index.max_by(&:first).last
     model
       .tests
       .reject { |test| test.id == "noise_with_fan_disconnected" }
@@ -37,7 +37,7 @@ RSpec.describe "the knowledge of causes" do
   # is a dozen times likelier with it than without.
   def telling?(model, cause)
     set = [model.place(cause)]
-    motion = model.motion_of(set).each_with_index.max_by(&:first).last
+    motion = model.state_of(set).each_with_index.max_by(&:first).last
     !cause.unit? ||
       model.tests.any? do |test|
         model
@@ -82,7 +82,7 @@ RSpec.describe "the knowledge of causes" do
       findings = typical(model, cause)
       probability = ->(set) do
         model
-          .motion_of(set)
+          .state_of(set)
           .each_with_index
           .sum do |chance, m|
             chance *

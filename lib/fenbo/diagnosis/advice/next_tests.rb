@@ -4,30 +4,45 @@ module Fenbo
   module Diagnosis
     # Ranks the tests that may be done by what each is expected to save.
     #
-    # At stake is a wrong repair: loss = Σ W·p·(1 − p) over the causes and "none of
-    # these", W being a wrong repair of that part in minutes. A test costs its own
-    # minutes, its change of state and the risk of live work. It is worth what it and
-    # the best test after it are expected to save together, so that the first of
-    # several tests in one state does not bear the way there alone:
+    # At stake are a wrong repair of what is likely and an overlooked fault of what is not
+    # (Outlook). A test costs its own minutes, its change of state and the risk of live work.
+    # It is worth what it and the best test after it are expected to save together, so that
+    # the first of several tests in one state does not bear the way there alone:
     #
     #   value(t) = loss − cost(t) − Σo P(o)·min(loss(o), min over u of [cost(u) + loss(o, u)])
+    #
+    # A look in the present state comes before a change of state, unless that is clearly
+    # worth more. Once a set is sure, what stands open with it comes first.
     class NextTests
       Proposal = Value.of(:test, :state, :minutes, :gain, :outcomes, again: false)
 
-      def initialize(case_file, posterior, limits)
+      # @param open_points [OpenPoints]
+      def initialize(case_file, posterior, offer, open_points, limits)
         @case_file = case_file
         @posterior = posterior
         @rules = Diagnosis.rules["lookahead"]
-        @offer = Offer.new(case_file, posterior.model.equipment)
+        @offer = offer
+        @open_points = open_points
+        @limits = limits
         @outlook = Outlook.new(posterior, limits)
       end
 
-      # @return [Array<Proposal>] best first, only those that save something
+      # @return [Array<Proposal>] best first, only those that save something, and after the
+      #   first only those that do so by themselves
       def list
-        @list ||=
-          ranked
-            .filter_map { |test, value| proposal(test, value) if value > Diagnosis.rules["least_gain"] }
-            .first(Diagnosis.rules["most_next_tests"])
+        @list ||= (closing + worthwhile.first(1) + worthwhile.drop(1).select { |one| own(one.test).positive? })
+          .uniq(&:test)
+          .first(Diagnosis.rules["most_next_tests"])
+      end
+
+      # Quick looks in the present state that are still worth their minutes, whatever has
+      # been decided: what is overlooked now is a second trip.
+      # @return [Array<Proposal>]
+      def before_leaving
+        @before_leaving ||=
+          worthwhile.select { |one|
+            !one.again && one.minutes == one.test.minutes && one.minutes <= @limits["diagnosis.quick_look_minutes"]
+          }
       end
 
       # [[test, why]] for every test that is not offered.
@@ -36,6 +51,32 @@ module Fenbo
       end
 
       private
+
+      def worthwhile
+        @worthwhile ||=
+          looks_first(ranked.select { |test, value|
+            value > Diagnosis.rules["least_gain"] && (!again?(test) || own(test).positive?)
+          })
+            .map { |test, value| proposal(test, value) }
+      end
+
+      # What stands open with a set that is sure, cheapest first.
+      def closing
+        return [] if @posterior.leading_sets.first.last < @limits["diagnosis.decisive"]
+        @open_points.tests
+          .sort_by { |test| [cost(test, @case_file.state), test.id] }
+          .map { |test| proposal(test, [@outlook.saved(test) - cost(test, @case_file.state), 0].max) }
+      end
+
+      def looks_first(rows)
+        best = rows.first&.last or return rows
+        here, away = rows.partition { |test, _| @offer.state(test) == @case_file.state && own(test).positive? }
+        return rows if here.empty? || best > here.first.last * @rules["clearly"]
+        here + away
+      end
+
+      # What a test saves by itself, whatever may follow it.
+      def own(test) = @outlook.saved(test) - cost(test, @case_file.state)
 
       # Everything that may be done now, and answered tests that do not fit.
       def candidates
@@ -51,7 +92,7 @@ module Fenbo
       def ranked
         near =
           candidates
-            .map { |test| [test, @outlook.saved(test) - cost(test, @case_file.state)] }
+            .map { |test| [test, own(test)] }
             .sort_by { |test, value| [-value, test.id] }
         wide, deep = @rules.values_at("first", "second")
         followers = followers(near).first(deep)

@@ -2,19 +2,29 @@
 
 module Fenbo
   module Diagnosis
-    # Whether a test may be proposed now, what it costs in minutes from the state
-    # one is in, and why not where it may not.
+    # Whether a test may be proposed now, what it costs in minutes from the state one is in,
+    # and why not where it may not.
+    #
+    # A state is how the cover lies and what the power does; a change costs what each of the
+    # two costs, and the way up the first time, so that every path adds up. A live reading
+    # leaves the cover as it is.
     class Offer
+      OPEN = %w[C D].freeze
+      POWER = {"L" => :found, "C" => :found, "P" => :live, "D" => :dead}.freeze
+
       def initialize(case_file, equipment)
         @case_file = case_file
         @equipment = equipment
         @done = case_file.own_findings.to_h { |finding| [finding.test_id, finding.outcome] }
+        made = @done.keys.map { |id| Test[id] }
+        @opened = made.any? { |test| (test.states - OPEN).empty? }
+        @up = @opened || made.any? { |test| test.states == ["P"] }
       end
 
       # In words, or nil when the test may be done.
       def why_not(test)
         return "answered already" if @done.key?(test.id)
-        return "tried, and it did not tell" if @case_file.tried?(test)
+        return "tried, and it did not tell" if hidden?(test) && !better_seen_open?(test)
         why_not_again(test)
       end
 
@@ -32,12 +42,21 @@ module Fenbo
 
       # The state it is done in: the present one where that serves.
       def state(test, from = @case_file.state)
-        return from if test.states.include?(from)
-        return from if test.states.include?("L") && !(test.running? && from == "D")
-        test.states.min_by { |state| change_minutes(from, state) }
+        states = test.states
+        states -= ["L"] if hidden?(test) && states.size > 1 && !opened?(from)
+        return from if states.include?(from) || (from == "D" && states.include?("C") && !test.running?)
+        return from if states.include?("L") && !(test.running? && from == "D")
+        states.min_by { |state| change_minutes(from, state) }
       end
 
       private
+
+      def hidden?(test) = @case_file.tries(test).positive?
+
+      # What could not be seen from outside is looked at once more with the cover off.
+      def better_seen_open?(test)
+        test.states.include?("C") && test.states.size > 1 && @case_file.tries(test) == 1
+      end
 
       def ruled_out(test)
         id, = test.not_after.find { |done, outcomes| outcomes.include?(@done[done]) }
@@ -49,25 +68,25 @@ module Fenbo
         "it only follows a noise" unless test.only_after.any? { |done, outcomes| outcomes.include?(@done[done]) }
       end
 
-      # Looking needs the unit as found; live work an opened, energised unit; dead
-      # work a locked and proved one; both need the cover off.
       def change_minutes(from, to)
-        steps = Diagnosis.rules["states"]["minutes"]
-        return 0 if from == to
-        case to
-        when "L"
-          (from == "D") ? steps["energise"] : 0
-        when "P"
-          way_there(from, steps["arm"]) + ((from == "D") ? steps["energise"] : 0)
-        when "D"
-          way_there(from, 0) + steps["lock"] + ((from == "L") ? @equipment.cover_minutes : 0)
-        when "C"
-          (from == "L") ? @equipment.cover_minutes + @equipment.roof_minutes : 0
-        end
+        climb(from, to) + uncover(from, to) + power_minutes(POWER[from], POWER[to])
       end
 
-      def way_there(from, minutes)
-        (from == "L") ? minutes + @equipment.roof_minutes : 0
+      def opened?(from) = @opened || OPEN.include?(from)
+
+      def climb(from, to)
+        (to == "L" || from != "L" || @up) ? 0 : @equipment.roof_minutes
+      end
+
+      def uncover(from, to)
+        (OPEN.include?(to) && !opened?(from)) ? @equipment.cover_minutes : 0
+      end
+
+      def power_minutes(from, to)
+        return 0 if from == to
+        steps = Diagnosis.rules["states"]["minutes"]
+        back = (from == :dead) ? steps["energise"] : 0
+        back + {found: 0, live: steps["arm"], dead: steps["lock"]}.fetch(to)
       end
     end
   end

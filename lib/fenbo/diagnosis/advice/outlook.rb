@@ -7,8 +7,8 @@ module Fenbo
     # it. Losses are in minutes.
     class Outlook
       # Hypotheses with less of the whole than this change no choice of test.
-      SPECK = 1e-3
-      MOST = 80
+      SPECK = 1.5e-3
+      MOST = 56
       # An outcome rarer than this is not followed further, nor a hypothesis that has
       # less than this of an outcome.
       RARE = 0.03
@@ -63,6 +63,7 @@ module Fenbo
         near = @posterior.causes.select { |_, chance| chance > REMOTE }.keys
         place = near.each_with_index.to_h { |cause, index| [@model.place(cause), index] }
         @stakes = near.map { |cause| stake(cause.part) } << stake("unknown")
+        @missed = @limits["diagnosis.second_trip_minutes"]
         @members = @pairs.map { |h, _| (set = @posterior.sets[h]) ? place.values_at(*set).compact : [near.size] }
       end
 
@@ -70,7 +71,9 @@ module Fenbo
         @limits["diagnosis.wrong_repair_minutes"] * Diagnosis.rules["wrong_repair"].fetch(part || "nothing", 1.0)
       end
 
-      # Σ W·p·(1 − p) of some pairs, times the chance of being there.
+      # Σ Mp·W(1 − p) ÷ (Mp + W(1 − p)) of some pairs, times the chance of being there: what
+      # is unlikely is at stake as an overlooked fault M, what is likely as a wrong repair W.
+      # It bends down everywhere, so that to know more never costs.
       def loss(pairs, weights)
         sums = Array.new(@stakes.size, 0.0)
         total = 0.0
@@ -85,7 +88,8 @@ module Fenbo
       def lost(sums, total)
         c, sum = 0, 0.0
         while c < sums.size
-          sum += @stakes[c] * sums[c] * (1 - sums[c] / total) if sums[c].positive?
+          overlooked, wrong = @missed * sums[c], @stakes[c] * (total - sums[c])
+          sum += overlooked * wrong / (overlooked + wrong) if overlooked.positive? && wrong.positive?
           c += 1
         end
         sum
@@ -140,8 +144,10 @@ module Fenbo
         test = evidence.test
         clean = set ? @model.distribution(test, m, set) : @model.of_unknown(test, m)
         weighed = clean.each_with_index.map { |chance, k| chance * (evidence.base + evidence.extra.fetch(k, 0.0)) }
-        whole, flat = weighed.sum, test.mistake / test.telling.sum
-        weighed.each_with_index.map { |one, k| (1 - test.mistake) * one / whole + flat * test.telling[k] }
+        whole, said = weighed.sum, test.outcomes.index(evidence.finding.outcome)
+        # Who was wrong the first time is misled again by the same thing, now and then.
+        misled = (1 - weighed[said] / whole) * Diagnosis.rules["repeated"]
+        weighed.each_with_index.map { |one, k| one / whole * (1 - misled) + ((k == said) ? misled : 0.0) }
       end
 
       # The loss left after an outcome, or what the best follower brings it to.

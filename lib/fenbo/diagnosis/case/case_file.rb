@@ -134,23 +134,31 @@ module Fenbo
             .transform_values { |list| list.group_by(&:test_id).values.map { |answers| Evidence.of(answers) } }
         end
 
-        # Answers that a later answer to the same question disagrees with.
+        # Answers to one question that disagree, and the last two of them too.
         def disagreements
-          telling.group_by(&:test_id).values.select { |answers| answers.map(&:outcome).uniq.size > 1 }
+          telling.group_by(&:test_id).values.select { |answers| answers.last(2).map(&:outcome).uniq.size > 1 }
         end
 
-        # Whether a test was made here and told nothing.
-        def tried?(test)
-          findings.any? { |finding| finding.test_id == test.id && own?(finding) && !finding.telling? }
+        # How often a test was made here and told nothing.
+        def tries(test)
+          findings.count { |finding| finding.test_id == test.id && own?(finding) && !finding.telling? }
         end
 
-        # Whether a test was answered in a way that does not fit the leading causes, and
-        # not yet answered the same way twice.
+        # How often a test was answered here.
+        def answers(test)
+          telling.count { |finding| finding.test_id == test.id }
+        end
+
+        # Whether a test was answered in a way that does not fit the leading causes or a
+        # rival of theirs, and may be answered once more.
         def doubtful?(test, posterior)
           one = posterior.evidence.find { |piece| piece.test == test && !piece.complaint? } or return false
           return false if one.answers >= MOST_ANSWERS
-          leading = posterior.sets.each_index.max_by { |h| posterior.hypotheses[h] }
-          posterior.chance_under(leading, one) < Diagnosis.rules["doubtful"]
+          rival = Diagnosis.rules["rival"]
+          posterior.leading_numbers.each_with_index.any? do |h, rank|
+            (rank.zero? || posterior.hypotheses[h] >= rival) && posterior.chance_under(h,
+              one) < Diagnosis.rules["doubtful"]
+          end
         end
 
         def neighbours?

@@ -51,6 +51,12 @@ module Fenbo
 
       def reaches = @row.fetch("reaches", 0.0)
 
+      # Whether it is asked for from the other side of a one-piece unit.
+      def across = @row.fetch("across", false)
+
+      # Whether it sits at the other side of a one-piece unit.
+      def across?(side) = unit? && sides && !sides.include?(side)
+
       # Odds of this cause for one complaint, before anything is seen. A factor by
       # family, by motor, by age and after recent work lies over its rate.
       def odds(equipment:, age_band:, recent_work:)
@@ -65,16 +71,26 @@ module Fenbo
       end
 
       # The chance of each motion, in the order of inference.yml.
-      def motion(motor = nil)
+      def motion(motor = nil, side = nil)
         table = @row.dig("for", motor, "motion") || @row["motion"]
+        table = Diagnosis.rules["healthy"]["motion"] if side && across?(side)
         Diagnosis.rules["motions"].map { |name| table.fetch(name).to_f }
       end
 
+      # How often it closes the coil with ice.
+      def ice = @row.fetch("ice", 0.0)
+
+      # Groups of tests of which one has to be answered before it is decisive.
+      def settled_by = @row.fetch("settled_by", [])
+
       # What it shows in `test` while the fan is in `motion`: outcome => chance,
       # or nil when it does not bear on that test. The motor's own picture comes
-      # before the common one, the motion's before the one for every motion.
-      def shows(test_id, motion, motor)
-        own = @row.dig("for", motor) || {}
+      # before the common one, the motion's before the one for every motion. A cause
+      # of the unit's other side does not bear on this side's fans.
+      def shows(test, motion, equipment)
+        return nil if across?(equipment.side) && !test.unit?
+        test_id = test.id
+        own = @row.dig("for", equipment.motor) || {}
         blocks = [motion, *Diagnosis.rules["groups"][motion]]
         tables = [own, @row].flat_map { |row| blocks.map { |block| row[block] } } + [own["shows"], @row["shows"]]
         tables.find { |table| table&.key?(test_id) }&.fetch(test_id)

@@ -19,14 +19,19 @@ module Fenbo
       def roof_minutes = row["roof_minutes"]
 
       def cause?(cause)
-        fits?(cause.sides, side) && motor_fits?(cause.motors) && (cause.needs - traits).empty?
+        here = fits?(cause.sides, side) || (one_piece? && cause.across?(side) && cause.across)
+        here && motor_fits?(cause.motors) && (cause.needs - traits).empty?
       end
+
+      # Coil and condenser in one cabinet: whoever stands at one side sees the other too.
+      def one_piece? = traits.include?("one_piece")
 
       def test?(test) = why_not(test).nil?
 
       # Why a test does not exist here, in words, or nil when it does.
       def why_not(test)
-        return "there is no #{side} part to it on this unit" unless fits?(test.sides, side)
+        return "there is no #{side} part to it on this unit" unless fits?(test.sides,
+          side) || (one_piece? && test.across)
         return "not for a motor of this family" unless motor_fits?(test.motors)
         missing = test.needs - traits
         lacking(missing.first) if missing.any?

@@ -48,6 +48,9 @@ module Fenbo
 
       def motors = @row["motors"]
 
+      # Whether it is made from the other side of a one-piece unit as well.
+      def across = @row.fetch("across", false)
+
       def needs = @row.fetch("needs", [])
 
       def neighbours? = @row.fetch("neighbours", false)

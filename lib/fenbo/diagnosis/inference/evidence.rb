@@ -9,7 +9,9 @@ module Fenbo
     #   L      = Σt P(t)·Πj E(aj|t) = base + Σk extra[k]·P(k)
     #
     # An answer that a later one to the same question corrects counts with more
-    # mistakes than the last: whoever asks again looks closer. A complaint is
+    # mistakes than the last: whoever asks again looks closer. The same answer once more is
+    # half the same witness: who was misled once is misled again by the same thing, in
+    # `repeated` of such cases. A complaint is
     # evidence too, of the outcomes that would be complained of.
     Evidence =
       Value.of(:test, :base, :extra, finding: nil, answers: 1) do
@@ -27,13 +29,16 @@ module Fenbo
 
         define_singleton_method(:weigh) do |test, answered, mistakes, finding, answers|
           flat = mistakes.map { |one| one / test.telling.sum }
-          base = flat.inject(:*)
+          wrong = answered.each_index.map { |j|
+            answered.first(j).include?(answered[j]) ? Diagnosis.rules["repeated"] : flat[j]
+          }
+          base = wrong.inject(:*)
           extra =
             answered.uniq.to_h do |k|
               named =
                 answered
                   .each_index
-                  .inject(1.0) { |product, j| product * (flat[j] + ((answered[j] == k) ? 1 - mistakes[j] : 0)) }
+                  .inject(1.0) { |product, j| product * ((answered[j] == k) ? 1 - mistakes[j] + flat[j] : wrong[j]) }
               [k, named - base]
             end
           new(test:, base:, extra: extra.freeze, finding:, answers:)

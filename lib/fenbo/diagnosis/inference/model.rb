@@ -3,13 +3,12 @@
 module Fenbo
   module Diagnosis
     # Every hypothesis of one kind of equipment, with the chance of each test's true
-    # outcomes under it. Built once per kind and kept; what a case adds (age, recent
-    # work) only changes the weights.
+    # outcomes under it (Pictures). Built once per kind and kept; what a case adds (age,
+    # recent work) only changes the weights (Company).
     #
     # Hypotheses are sets of causes, named by the places of their causes in `causes`.
     # `sets` lists those of up to two; sets of three are reached from the pairs that
-    # a case leaves likely (see Posterior). Motions are indexed as in
-    # knowledge/inference.yml.
+    # a case leaves likely (see Posterior). States are indexed as in States.
     class Model
       LISTED = 2
       # Kinds of equipment kept ready; a shop meets few on one day.
@@ -33,20 +32,22 @@ module Fenbo
       end
       private_class_method :keep
 
-      attr_reader :equipment, :experience, :causes, :tests, :sets, :motions
+      attr_reader :equipment, :experience, :causes, :tests, :sets, :states
 
       def initialize(equipment, experience = Experience::NONE)
         @equipment = equipment
         @experience = experience
         @causes = Cause.all.values.select { |cause| equipment.cause?(cause) }.freeze
         @tests = Test.all.values.select { |test| equipment.test?(test) }.freeze
-        @motions = Diagnosis.rules["motions"]
+        @chain = States.new(equipment, @causes)
+        @states = @chain.all
+        @pictures = Pictures.new(equipment, @causes, @states, experience)
         @place = @causes.each_with_index.to_h
         @sets =
           (0..LISTED)
             .flat_map { |size| @causes.each_index.to_a.combination(size).select { |set| possible?(set) } }
             .freeze
-        @chances, @pictures, @usual, @sound, @cumulative, @kept, @named = {}, {}, {}, {}, {}, {}, {}
+        @chances, @named, @state_of, @companies = {}, {}, {}, {}
       end
 
       def place(cause) = @place[cause]
@@ -60,117 +61,70 @@ module Fenbo
       # Whether two causes never hold at once on one fan.
       def excluded?(one, other) = exclusions[one][other]
 
-      # Odds of each cause before anything is seen, in `causes` order.
-      def odds(age_band:, recent_work:)
-        causes.map do |cause|
-          cause.odds(equipment:, age_band:, recent_work:) * experience.rate_factor(equipment, cause)
+      # How likely sets of causes are before anything is seen.
+      # @return [Company]
+      def company(age_band:, recent_work:)
+        @companies[[age_band, recent_work]] ||= begin
+          odds =
+            causes.map do |cause|
+              cause.odds(equipment:, age_band:, recent_work:) * experience.rate_factor(equipment, cause)
+            end
+          Company.new(causes, sets, odds, age_band)
         end
       end
-
-      # Weight of a set; not normalised.
-      def prior(set, odds)
-        return healthy_odds if set.empty?
-        return odds[set.first] if set.one?
-        set.inject(1.0) { |product, c| product * odds[c] } * rules["second_fault"]**(set.size - 1)
-      end
-
-      def healthy_odds = rules["healthy"]["odds"]
 
       def unknown_odds = rules["unknown"]["odds"]
 
-      # [chance of each motion] under a set of causes.
-      def motion_of(set)
-        @motion_of ||= {}
-        @motion_of[set] ||= if set.empty?
-          spread(rules["healthy"]["motion"])
-        else
-          Chances.maximum(set.map { |c| causes[c].motion(equipment.motor) })
-        end
-      end
+      # [chance of each state] under a set of causes.
+      def state_of(set) = @state_of[set] ||= @chain.of(set)
 
-      def motion_of_unknown = spread(rules["unknown"]["motion"])
+      def state_of_unknown = spread(rules["unknown"]["motion"])
 
-      # A table of motions as an array in the model's order; `still` stands for both
-      # ways of standing still.
-      def spread(table) = motions.map { |name| table.fetch(name) }
+      # A table of motions as chances of the states.
+      def spread(table) = @chain.spread(table)
 
-      # The likelihood of a piece of evidence under each listed set, by motion. One
+      # The likelihood of a piece of evidence under each listed set, by state. One
       # plain answer is met again and again, so it is kept.
       def likelihoods(one)
         return @chances[one.to_a.first(3)] ||= weigh(one) if one.extra.size == 1
         weigh(one)
       end
 
-      # What a fan shows that nothing is wrong with: seldom anything out of the
-      # ordinary.
-      def sound(test, m)
-        (@sound[test.id] ||= motions.each_index.map { |one| seldom_odd(test, usual(test, one)) })[m]
-      end
+      def chance(test, m, set, k) = @pictures.chance(test, m, set, k)
 
-      # The chance that the true outcome of a test is its kth, under any set:
-      # P(max = k) = Π F(k) − Π F(k−1) over the causes that bear on the test.
-      def chance(test, m, set, k)
-        return sound(test, m)[k] if set.empty?
-        upto, below, bears = 1.0, 1.0, false
-        table = cumulative(test, m)
-        set.each do |c|
-          sums = table[c] or next
-          bears = true
-          upto *= sums[k + 1]
-          below *= sums[k]
-        end
-        bears ? upto - below : usual(test, m)[k]
-      end
-
-      # The whole distribution of true outcomes under a set.
-      def distribution(test, m, set)
-        (@kept[test.id] ||= motions.map { {} })[m][set] ||= begin
-          bearing = set.select { |c| cumulative(test, m)[c] }
-          if set.empty?
-            sound(test, m)
-          else
-            bearing.empty? ? usual(test, m) : Chances.maximum(bearing.map { |c| picture(test, m, c) })
-          end
-        end
-      end
+      def distribution(test, m, set) = @pictures.distribution(test, m, set)
 
       # The same as it would be named by somebody who errs now and then.
       def named(test, m, set)
-        (@named[test.id] ||= motions.map { {} })[m][set] ||= begin
-          flat = test.mistake / test.telling.sum
-          clean = set ? distribution(test, m, set) : of_unknown(test, m)
-          clean.each_with_index.map { |chance, k| (1 - test.mistake) * chance + flat * test.telling[k] }
-        end
+        return misnamed(test, of_unknown(test, m)) unless set
+        return misnamed(test, distribution(test, m, set)) if set.size > LISTED
+        (@named[test.id] ||= states.map {
+          {}.compare_by_identity
+        })[m][set] ||= misnamed(test, distribution(test, m, set))
       end
 
-      def of_unknown(test, m)
-        (@unknown ||= {})[[test.id, m]] ||= Chances.mix(
-          test.telling.map { |one| one / test.telling.sum },
-          usual(test, m),
-          rules["unknown"]["flat"]
-        )
-      end
+      def of_unknown(test, m) = @pictures.of_unknown(test, m)
 
-      # What is seen when nothing bears on a test.
-      def usual(test, m)
-        (@usual[test.id] ||= motions.map { |motion| test.usual(motion, equipment.side, equipment.motor) })[m]
-      end
+      def usual(test, m) = @pictures.usual(test, m)
 
-      # Running sums of each cause's picture, a nought before them; nil for a cause
-      # that does not bear on the test.
-      def cumulative(test, m)
-        (@cumulative[test.id] ||= motions.each_index.map { |one| running_sums(test, one) })[m]
-      end
+      def cumulative(test, m) = @pictures.cumulative(test, m)
 
-      # [chance of each motion] under each listed set, in their order.
-      def motions_of_sets
-        @motions_of_sets ||= sets.map { |set| motion_of(set) }.freeze
+      def ice(test, m) = @pictures.ice(test, m)
+
+      # [chance of each state] under each listed set, in their order.
+      def states_of_sets
+        @states_of_sets ||= sets.map { |set| state_of(set) }.freeze
       end
 
       private
 
+      def misnamed(test, clean)
+        flat = test.mistake / test.telling.sum
+        clean.each_with_index.map { |chance, k| (1 - test.mistake) * chance + flat * test.telling[k] }
+      end
+
       def weigh(one)
-        motions.each_index.map do |m|
+        states.each_index.map do |m|
           row = Array.new(sets.size, one.base)
           one.extra.each { |k, weight| add(row, weight, one.test, m, k) }
           row
@@ -179,32 +133,20 @@ module Fenbo
 
       # The same as `chance` for every listed set at once: none, one cause, two.
       def add(row, weight, test, m, k)
-        table, idle = cumulative(test, m), usual(test, m)[k]
+        table, idle, ice = cumulative(test, m), usual(test, m)[k], ice(test, m)
+        top, bottom = ice ? ice[k + 1] : 1.0, ice ? ice[k] : 1.0
         upto, below = table.map { |sums| sums ? sums[k + 1] : 1.0 }, table.map { |sums| sums ? sums[k] : 1.0 }
-        row[0] += weight * sound(test, m)[k]
+        row[0] += weight * @pictures.sound(test, m)[k]
         h = 1
         while h < row.size
           a, b = sets[h]
           bears = table[a] || (b && table[b])
           row[h] += weight * if bears
-                      b ? upto[a] * upto[b] - below[a] * below[b] : upto[a] - below[a]
+                      b ? upto[a] * upto[b] * top - below[a] * below[b] * bottom : upto[a] * top - below[a] * bottom
                     else
                       idle
                     end
           h += 1
-        end
-      end
-
-      def seldom_odd(test, usual)
-        odd = rules["healthy"]["odd"]
-        row =
-          usual.each_with_index.map { |chance, k| test.ordinary.include?(test.outcomes[k]) ? chance : chance * odd }
-        row.map { |one| one / row.sum }
-      end
-
-      def running_sums(test, m)
-        causes.each_index.map do |c|
-          picture(test, m, c)&.then { |chances| chances.inject([0.0]) { |sums, chance| sums << sums.last + chance } }
         end
       end
 
@@ -220,17 +162,6 @@ module Fenbo
                 table[one][other] = table[other][one] = true if one && other
               end
             end
-      end
-
-      def picture(test, m, c)
-        @pictures.fetch([test.id, m, c]) do |key|
-          shown = causes[c].shows(test.id, motions[m], equipment.motor)
-          @pictures[key] = shown && learned(test, m, c, Chances.fill(shown, test.outcomes, usual(test, m)))
-        end
-      end
-
-      def learned(test, m, c, chances)
-        experience.blend(causes[c], test, motions[m], chances)
       end
     end
   end

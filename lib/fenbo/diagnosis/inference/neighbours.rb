@@ -16,9 +16,12 @@ module Fenbo
         @likelihoods = {}
       end
 
+      # Whether nothing is known of any of them.
+      def silent? = @alike.empty?
+
       # How much likelier the neighbours' findings are with this set of causes.
       def factor(set)
-        return 1.0 if @alike.empty?
+        return 1.0 if silent?
         reaching = (set.none? { |c| @reaches[c] }) ? NONE : set.select { |c| @reaches[c] }
         @known[reaching] ||= over_struck(reaching)
       end
@@ -64,7 +67,7 @@ module Fenbo
         (@likelihoods[struck] ||= {}.compare_by_identity)[evidence] ||= if struck.empty?
           untouched(evidence)
         else
-          over(@model.motion_of(struck), evidence) { |test, m| @model.distribution(test, m, struck) }
+          over(@model.state_of(struck), evidence) { |test, m| @model.distribution(test, m, struck) }
         end
       end
 
@@ -72,11 +75,11 @@ module Fenbo
         own = Diagnosis.rules["neighbour"]
         well = over(@model.spread(own["motion"]), evidence) { |test, m| @model.usual(test, m) }
         (1 - own["own_fault"]) * well +
-          own["own_fault"] * over(@model.motion_of_unknown, evidence) { |test, m| @model.of_unknown(test, m) }
+          own["own_fault"] * over(@model.state_of_unknown, evidence) { |test, m| @model.of_unknown(test, m) }
       end
 
-      def over(motion, evidence)
-        motion.each_with_index.sum do |chance, m|
+      def over(states, evidence)
+        states.each_with_index.sum do |chance, m|
           chance * evidence.inject(1.0) { |product, one| product * one.likelihood(yield(one.test, m)) }
         end
       end

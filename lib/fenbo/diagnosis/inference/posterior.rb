@@ -6,15 +6,15 @@ module Fenbo
     #
     # Sets of up to two causes are all weighed. A set of three is weighed when one of
     # its pairs is left with more than BRANCH of the whole, and kept when it has
-    # TRACE of it itself: a third cause costs its own odds and `second_fault`, so a
-    # triple that matters stands beside a pair that is not much less likely. A spec
+    # TRACE of it itself: a third cause costs what it takes to come along, so a triple
+    # that matters stands beside a pair that is not much less likely. A spec
     # holds this against the sum over every triple.
     #
     # Hypotheses are numbered: the model's sets, then the triples, "none of these"
-    # last. `weights[motion][h]` sums to one over everything.
+    # last. `weights[state][h]` sums to one over everything.
     class Posterior
-      BRANCH = 3e-4
-      TRACE = 3e-4
+      BRANCH = 2e-4
+      TRACE = 2e-4
       # How many of the likeliest sets are ever looked at.
       LEADING = 8
 
@@ -25,17 +25,17 @@ module Fenbo
           model,
           evidence: case_file.evidence.select { |one| model.equipment.test?(one.test) },
           neighbours: Neighbours.new(case_file, model),
-          odds: model.odds(age_band: case_file.age_band, recent_work: case_file.recent_work)
+          company: model.company(age_band: case_file.age_band, recent_work: case_file.recent_work)
         )
       end
 
       # @param evidence [Array<Evidence>] about this fan and the unit, one a test
-      # @param odds [Array<Float>] of each cause before anything was seen
-      def initialize(model, evidence:, neighbours:, odds:)
+      # @param company [Company] how likely sets are before anything was seen
+      def initialize(model, evidence:, neighbours:, company:)
         @model = model
         @evidence = evidence
         @neighbours = neighbours
-        @odds = odds
+        @company = company
         weigh
       end
 
@@ -61,13 +61,17 @@ module Fenbo
 
       # The likeliest [[causes], chance], best first, without "none of these".
       def leading_sets
-        @leading_sets ||=
-          sets.each_index.max_by(LEADING) { |h| hypotheses[h] }.map { |h| [model.causes_of(sets[h]), hypotheses[h]] }
+        @leading_sets ||= leading_numbers.map { |h| [model.causes_of(sets[h]), hypotheses[h]] }
+      end
+
+      # The same as their places in `sets`.
+      def leading_numbers
+        @leading_numbers ||= sets.each_index.max_by(LEADING) { |h| hypotheses[h] }
       end
 
       def leading_set = leading_sets.first.first
 
-      # The chance of what was said under hypothesis h, its motions weighed as they
+      # The chance of what was said under hypothesis h, its states weighed as they
       # would be had it not been said.
       def chance_under(h, one)
         before = weights.each_index.map { |m| weights[m][h] / [likelihood(one)[m][h], Float::MIN].max }
@@ -78,7 +82,7 @@ module Fenbo
 
       # likelihood(evidence)[motion][h]
       def likelihood(one)
-        (@likelihoods ||= {}.compare_by_identity)[one] ||= model.motions.each_index.map do |m|
+        (@likelihoods ||= {}.compare_by_identity)[one] ||= model.states.each_index.map do |m|
           listed(one, m) + triples.map { |set| of_set(one, m, set) } << one.likelihood(model.of_unknown(one.test, m))
         end
       end
@@ -90,7 +94,7 @@ module Fenbo
         unknown = weigh_unknown
         whole = pairs.sum(&:sum) + unknown.sum
         @triples =
-          Triples.new(model, @odds, lifts(pairs), @neighbours, evidence).reached(
+          Triples.new(model, @company, lifts(pairs), @neighbours, evidence).reached(
             pairs,
             branch: whole * BRANCH,
             trace: whole * TRACE
@@ -103,14 +107,15 @@ module Fenbo
       def triples = @triples.keys
 
       def weigh_listed
-        prior = model.sets.map { |set| model.prior(set, @odds) * @neighbours.factor(set) }
-        rows = model.motions.each_index.map { |m| prior.zip(model.motions_of_sets).map { |one, row| one * row[m] } }
+        prior = @company.weights
+        prior = prior.zip(model.sets).map { |one, set| one * @neighbours.factor(set) } unless @neighbours.silent?
+        rows = model.states.each_index.map { |m| prior.zip(model.states_of_sets).map { |one, row| one * row[m] } }
         evidence.each { |one| rows.each_with_index { |row, m| scale(row, listed(one, m)) } }
         rows
       end
 
       # For each cause, the product of what it lifts: each piece of evidence against
-      # a healthy fan's, where that is more than one, in the motion that suits it best.
+      # a healthy fan's, where that is more than one, in the state that suits it best.
       def lifts(rows)
         live = rows.each_index.select { |m| rows[m].sum > 0 }
         by_motion = live.map { |m| evidence.map { |one| listed(one, m) }.map { |row| [row, row[0]] } }
@@ -122,7 +127,7 @@ module Fenbo
       end
 
       def weigh_unknown
-        model.motion_of_unknown.each_with_index.map do |chance, m|
+        model.state_of_unknown.each_with_index.map do |chance, m|
           evidence.inject(model.unknown_odds * @neighbours.factor_of_unknown * chance) do |weight, one|
             weight * one.likelihood(model.of_unknown(one.test, m))
           end
