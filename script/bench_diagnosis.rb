@@ -17,8 +17,8 @@ WORKERS = 2
 # What Fenbo is held against is worked out on every so many cases: it takes long.
 BESIDE_EVERY = 10
 Row = Struct.new(
-  :minutes, :tests, :right, :in_two, :exact, :exact_after, :likely, :faults, :missed, :wrong_parts, :chance, :set_chance,
-  :decisive
+  :minutes, :tests, :right, :in_two, :exact, :exact_after, :likely, :faults, :missed, :wrong_parts, :chance,
+  :set_chance, :decisive
 )
 
 def row(outcome)

@@ -37,6 +37,23 @@ module Shared
 
     def contradictions = result.contradictions
 
+    # What usually comes with the leading causes, and how each stands.
+    def companions = result.companions
+
+    # What keeps a likely set from being decisive.
+    def open_points = result.open
+
+    # The likeliest set where it holds more than one cause, with its chance in percent.
+    def together
+      set = result.sets.first
+      [set.causes, (set.probability * 100).round] if set.causes.size > 1
+    end
+
+    # Quick looks where one stands, still worth it once it is decided: [[test, row]].
+    def before_leaving
+      result.before_leaving.map { |row| [Fenbo::Diagnosis::Test[row.test], row] }
+    end
+
     def next_test
       row = result.next_tests.first
       row && Fenbo::Diagnosis::Test[row.test]

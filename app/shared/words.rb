@@ -106,6 +106,11 @@ module Shared
     PARTS = {
       "fitted" => "fitted", "ordered" => "ordered, not fitted yet", "chosen" => "chosen, not ordered yet"
     }.freeze
+    # How a companion of a cause stands.
+    COMPANY = {
+      "found" => "There with it", "ruled_out" => "Looked for, not there", "open" => "Looked at, still open",
+      "not_looked" => "Not looked at", "unlikely" => "Unlikely by what was found"
+    }.freeze
     STATES = {"L" => "Looking", "P" => "Live", "D" => "Proved dead", "C" => "Cover off"}.freeze
     # Tests whose answer an instrument gives by itself.
     BY_INSTRUMENT = {

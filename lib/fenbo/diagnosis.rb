@@ -60,6 +60,9 @@ module Fenbo
     HEALTHY = "healthy"
     UNKNOWN = "none_of_these"
 
+    # A label inside a sentence: "bearing worn", but "EC module failed".
+    def self.low(label) = label.sub(/\A[A-Z](?=[a-z])/, &:downcase)
+
     def self.rules = Knowledge.table("inference")
   end
 end

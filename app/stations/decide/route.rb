@@ -26,7 +26,7 @@ module Stations
         row = decide(cause, action, reason)
         decided = job.fault_at(row.fault)
         back_to "/jobs/#{job.number}/#{(action == "replace") ? "match" : "decide"}?fan=#{spot(decided)}",
-          "Decided#{" about the unit" if decided.unit?}: #{cause_label(cause).downcase}."
+          "Decided#{" about the unit" if decided.unit?}: #{Fenbo::Diagnosis.low(cause_label(cause))}."
       end
 
       post "/jobs/:number/decide/withdraw" do
@@ -60,7 +60,7 @@ module Stations
       end
 
       # What Fenbo believed is kept with what was decided.
-      BELIEVED = %w[verdict causes sets none_of_these contradictions decisive].freeze
+      BELIEVED = %w[verdict causes sets none_of_these contradictions decisive companions].freeze
 
       def decide(cause, action, reason)
         take Entries::Decision.new(

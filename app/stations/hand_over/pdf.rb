@@ -67,6 +67,8 @@ module Stations
         paper.section "#{fault.place}: #{decision&.label || "no cause decided"}"
         return unless decision
         paper.text decided_line(decision)
+        company = @report.company(fault)
+        paper.text company if company
         part = words.part_words(fault)
         paper.text "#{part.upcase_first}." if part
         if decision.overridden?

@@ -23,7 +23,7 @@ module Stations
       private
 
       def fault_told(fault)
-        ["#{fault.place}: #{fault.decision.label.downcase}.", done(fault), reading(fault)].compact.join(" ")
+        ["#{fault.place}: #{Fenbo::Diagnosis.low(fault.decision.label)}.", done(fault), reading(fault)].compact.join(" ")
       end
 
       def done(fault)

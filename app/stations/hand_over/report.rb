@@ -46,6 +46,10 @@ module Stations
       # Everything about which something was decided or chosen.
       def faults = job.faults
 
+      # What usually comes with a fault's cause, whether it was looked for.
+      # @return [String, nil]
+      def company(fault) = Shared::Company.new(job, fault).words
+
       def handover = job.handover
 
       def findings = job.live_findings

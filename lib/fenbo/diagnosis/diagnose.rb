@@ -13,7 +13,8 @@ module Fenbo
       SHOWN_CAUSES = 0.005
       LEDGERS = 3
       STANDINGS = {
-        "found" => "comes with it", "ruled_out" => "was looked for and is ruled out", "open" => "stays open after a look",
+        "found" => "comes with it",
+        "ruled_out" => "was looked for and is ruled out", "open" => "stays open after a look",
         "not_looked" => "was not looked at", "unlikely" => "is unlikely by what was found"
       }.freeze
 
@@ -100,7 +101,7 @@ module Fenbo
       def before_leaving = decisive? ? next_tests.before_leaving : []
 
       def companions
-        return [] if HEALTHY == verdict || verdict == "undetermined"
+        return [] if verdict == HEALTHY || verdict == "undetermined"
         @companions ||= Companions.new(question, posterior, offer, limits).list
       end
 
@@ -185,7 +186,7 @@ module Fenbo
         return "That nothing is wrong with it explains it best" if set.empty?
         return "#{set.first.label}, and nothing besides, explains it best" if set.one?
         *most, last = set.map(&:label)
-        "#{most.join(", ")} together with #{last.sub(/\A[A-Z](?=[a-z])/, &:downcase)} explain it best"
+        "#{most.join(", ")} together with #{Diagnosis.low(last)} explain it best"
       end
 
       def count(findings)
@@ -201,7 +202,7 @@ module Fenbo
           .first(5)
           .map do |entry|
             reason(
-              "#{entry.test.short} “#{entry.said.downcase}” speaks #{entry.strength} #{cause.label.downcase}",
+              "#{entry.test.short} “#{entry.said.downcase}” speaks #{entry.strength} #{Diagnosis.low(cause.label)}",
               "evidence.#{entry.test.id}",
               value: entry.factor.round(2),
               source: "causes/bearing-on-each-other"
@@ -222,7 +223,7 @@ module Fenbo
 
       def company_words(row)
         said = "#{Cause[row.companion.second].label} #{STANDINGS.fetch(row.standing)}"
-        %w[ruled_out unlikely].include?(row.standing) ? said : "#{said}: #{row.companion.why.sub(/\A./, &:downcase)}"
+        %w[ruled_out unlikely].include?(row.standing) ? said : "#{said}: #{Diagnosis.low(row.companion.why)}"
       end
 
       def set_aside

@@ -42,7 +42,8 @@ module FenboSimulation
         "supply_unbalanced" => {"winding_shorted" => 9}, "phase_lost" => {"winding_shorted" => 9},
         "mount_loose" => {"blade_rubbing" => 20, "bearing_worn" => 16},
         "blade_rubbing" => {"mount_loose" => 18, "bearing_worn" => 9},
-        "blade_damaged" => {"condenser_dirty" => 12, "evaporator_dirty" => 9, "drain_blocked" => 6, "bearing_worn" => 8},
+        "blade_damaged" => {"condenser_dirty" => 12, "evaporator_dirty" => 9, "drain_blocked" => 6,
+                            "bearing_worn" => 8},
         "blade_loose" => {"bearing_worn" => 6, "blade_damaged" => 5}, "connection_burnt" => {"contactor_failed" => 8},
         "motor_wrong" => {"blade_rubbing" => 7}, "blade_wrong" => {"blade_rubbing" => 6}
       }.freeze

@@ -25,7 +25,8 @@ module FenboSimulation
           (family, side), _, motors, beside = kinds[at]
           new(
             family:, side:, motor: dice.among(motors), neighbours: dice.among(beside),
-            age: dice.between(0.3, 18).round(1), recent_work: dice.chance?(0.1), hours: dice.pick(3 => 3, 14 => 4, 50 => 3)
+            age: dice.between(0.3, 18).round(1), recent_work: dice.chance?(0.1),
+            hours: dice.pick(3 => 3, 14 => 4, 50 => 3)
           )
         end
 

@@ -236,7 +236,8 @@ module FenboSimulation
       def surging(otherwise)
         return "intermittent" if @is.fault?("ec_module_failed") && @is.turning?
         loose = @is.fault?("connection_burnt") && @dice.chance?(0.6)
-        (loose || @is.contactor == "chatter" || (@is.level("winding_shorted") > 0.6 && @dice.chance?(0.4))) ? "intermittent" : otherwise
+        hot = @is.level("winding_shorted") > 0.6 && @dice.chance?(0.4)
+        (loose || hot || @is.contactor == "chatter") ? "intermittent" : otherwise
       end
 
       def chatters? = @is.contactor == "chatter" && @dice.chance?(0.7)
@@ -251,11 +252,15 @@ module FenboSimulation
         dry = @is.fixed(:dry) { @dice.chance?(0.4) }
         {
           "grinding" => dry ? 0 : bearing, "squealing" => dry ? bearing : 0,
-          "scraping" => (drag_sound == "scraping") ? [@is.level("blade_rubbing"), @is.level("blade_iced")].max + 0.25 : 0,
-          "ticking" => (drag_sound == "ticking") ? [@is.level("blade_rubbing"), @is.level("blade_iced")].max + 0.25 : 0,
+          "scraping" => (drag_sound == "scraping") ? dragging : 0,
+          "ticking" => (drag_sound == "ticking") ? dragging : 0,
           "rumbling" => [@is.level("blade_damaged") * 0.95, @is.level("blade_fouled") * 0.7].max,
           "rattling" => [@is.level("mount_loose") * 0.9, @is.level("blade_loose") * 0.8].max
         }.select { |_, level| level > 0.3 }
+      end
+
+      def dragging
+        [@is.level("blade_rubbing"), @is.level("blade_iced")].max + 0.25
       end
 
       def drag_sound

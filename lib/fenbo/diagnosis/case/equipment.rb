@@ -30,8 +30,8 @@ module Fenbo
 
       # Why a test does not exist here, in words, or nil when it does.
       def why_not(test)
-        return "there is no #{side} part to it on this unit" unless fits?(test.sides,
-          side) || (one_piece? && test.across)
+        here = fits?(test.sides, side) || (one_piece? && test.across)
+        return "there is no #{side} part to it on this unit" unless here
         return "not for a motor of this family" unless motor_fits?(test.motors)
         missing = test.needs - traits
         lacking(missing.first) if missing.any?

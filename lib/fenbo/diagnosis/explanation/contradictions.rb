@@ -73,12 +73,12 @@ module Fenbo
             "in only #{(chance * 100).round.clamp(1, 99)} of 100 cases"
           end
         "#{finding.test.short} “#{finding.label.downcase}” goes with #{leading_name} #{seldom}; it would fit " \
-          "#{Cause.label(fitting).downcase}. Repeat it, or look for a second cause."
+          "#{Diagnosis.low(Cause.label(fitting))}. Repeat it, or look for a second cause."
       end
 
       def leading_name
         return "a healthy fan" if @posterior.leading_set.empty?
-        @posterior.leading_set.map { |cause| cause.label.downcase }.join(" and ")
+        @posterior.leading_set.map { |cause| Diagnosis.low(cause.label) }.join(" and ")
       end
     end
   end
