@@ -54,14 +54,21 @@ module Fenbo
       end
 
       # Share of shaft and blade lines that is the shaft's. A phone hears little bass, so
-      # a small share already counts.
+      # a small share already counts, and what its recorder took away is put back.
       def shaft_line_share
         @shaft_line_share ||=
           begin
-            shaft = spectrum.line(shaft_hz)
+            shaft = spectrum.line(shaft_hz) * bass_lost
             blades = (1..@hearing[:blade_lines]).sum { |k| spectrum.line(pass_hz * k) }
             shaft / [shaft + blades, NOTHING].max
           end
+      end
+
+      # How much of the power at the shaft rate the recorder took away: air roars downwards,
+      # so that ground at the shaft rate that is quieter than higher up was cut off.
+      def bass_lost
+        higher = spectrum.ground(@hearing[:bass_beside_from_hz], @hearing[:bass_beside_to_hz])
+        (higher / [spectrum.ground(shaft_hz * 0.6, shaft_hz * 1.6), NOTHING].max).clamp(1.0, @hearing[:bass_most])
       end
 
       # Prominence of the shaft's multiples on the envelope's spectrum, dB.

@@ -53,6 +53,12 @@ module Fenbo
         k.between?(1, size - 2) ? power[k - 1..k + 1].sum : 0.0
       end
 
+      # What lies between lines: the median of the bins between two frequencies.
+      def ground(low, high)
+        bins = power[[bin(low), 1].max..[bin(high), size - 1].min].to_a.sort
+        bins[bins.size / 2]
+      end
+
       # How far a line stands over its surroundings, in dB: the strongest bin within
       # `spread` against the median of the bins round it.
       def prominence(hertz, spread: step * 1.5, around: nil)
