@@ -66,7 +66,7 @@ module Shared
       links = decision.causes.filter_map { |id| Fenbo::Diagnosis::Companion.all.dig(id, cause) }
       looks = links.flat_map(&:looks)
       @job.live_findings.reverse.find do |one|
-        looks.include?(one.test) && one.taken_at > decision.taken_at && (one.fan.nil? || one.fan == @fault.fan)
+        looks.include?(one.test) && one.taken_at > decision.taken_at && (one.fan.nil? || one.fan == @fault.fan.key)
       end
     end
 
@@ -74,6 +74,8 @@ module Shared
       Fenbo::Diagnosis::Test[finding.test].ordinary.include?(finding.outcome)
     end
 
-    def names(rows) = rows.map { |row| Fenbo::Diagnosis.low(row.label) }.join(", ")
+    def names(rows)
+      rows.map { |row| Fenbo::Diagnosis.low(row.label) }.join(", ")
+    end
   end
 end

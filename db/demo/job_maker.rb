@@ -108,12 +108,14 @@ module Demo
       found
       amps
       CircuitMaker.new(@job, visit, last_moment).make(@row["circuits"]) if @row["circuits"]
-      decide if @row["decide"]
+      decide(*@row["decide"]) if @row["decide"]
+      (@row["also"] || []).each { |cause, action| decide(cause, action, besides: true) }
       fit if @row["fit"]
       match if @row["match"]
       spare if @row["spare"]
       agree if @row["agreed"]
       work if @row["plan"]
+      found(@row["later"]) if @row["later"]
       prove if @row["proved"]
       hand_over if @row["hand_over"]
       stations
@@ -175,8 +177,7 @@ module Demo
     def visit = @visit ||= @job.visits.first
 
     # Findings in their order, some minutes apart.
-    def found
-      list = @row["found"] || []
+    def found(list = @row["found"] || [])
       list.each_with_index do |line, index|
         key, test, outcome, minutes = line.split
         at = minutes ? @now - minutes.to_i * 60 : (visit&.starts_at || opened) + 300 + index * 150
@@ -227,8 +228,8 @@ module Demo
 
     def last_moment = visit&.ends_at ? visit.ends_at - 600 : @now - 300
 
-    def decide
-      cause, action = @row["decide"]
+    # @param besides [Boolean] a fault beside the one that was decided first
+    def decide(cause, action, besides: false)
       standing = Shared::Standing.new(file, file.unit.fan(@row["fan"]))
       chance = standing.result.causes.find { |row| row.id == cause }&.probability
       Decision.create!(
@@ -236,14 +237,14 @@ module Demo
         job: @job,
         visit:,
         fan_position: hand,
-        fault: "#{hand.key}.1",
+        fault: besides ? file.fault_to_decide("#{hand.key}.1", [cause], besides:) : "#{hand.key}.1",
         user: @who,
         causes: [cause],
         proposed: standing.verdict,
         probability: chance,
         action:,
-        override_reason: ((cause == standing.verdict) ? nil : "Seen often on this unit."),
-        standing: standing.result.as_json.slice("verdict", "causes", "decisive"),
+        override_reason: ((besides || cause == standing.verdict) ? nil : "Seen often on this unit."),
+        standing: standing.result.as_json.slice("verdict", "causes", "decisive", "companions"),
         taken_at: last_moment,
         **countersign
       )

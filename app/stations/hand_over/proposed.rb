@@ -23,7 +23,8 @@ module Stations
       private
 
       def fault_told(fault)
-        ["#{fault.place}: #{Fenbo::Diagnosis.low(fault.decision.label)}.", done(fault), reading(fault)].compact.join(" ")
+        ["#{fault.place}: #{Fenbo::Diagnosis.low(fault.decision.label)}.", done(fault),
+          reading(fault)].compact.join(" ")
       end
 
       def done(fault)

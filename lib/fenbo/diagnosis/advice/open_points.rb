@@ -46,7 +46,7 @@ module Fenbo
       # present state would show.
       def companions
         @companions ||=
-          @posterior.leading_set.flat_map { |cause| Companion.of(cause).values }
+          @posterior.leading_set.flat_map { |cause| Companion.of(cause, @posterior.model.equipment.side).values }
             .select { |one| one.share >= @limits["diagnosis.companion_share"] && exists?(one.second) }
             .filter_map { |one| quick(one) }
       end

@@ -28,7 +28,7 @@ module Fenbo
       private
 
       def links
-        @posterior.leading_set.flat_map { |cause| Companion.of(cause).values }
+        @posterior.leading_set.flat_map { |cause| Companion.of(cause, @posterior.model.equipment.side).values }
           .select { |one| one.share >= @limits["diagnosis.companion_share"] && there?(one.second) }
       end
 

@@ -18,10 +18,11 @@ module Fenbo
       # @param causes [Array<Cause>]
       # @param sets [Array<Array<Integer>>] those whose weights are met again and again
       # @param odds [Array<Float>] of each cause by itself
-      def initialize(causes, sets, odds, age_band)
+      # @param side [String] of the unit: evaporator or condenser
+      def initialize(causes, sets, odds, age_band, side)
         age = Diagnosis.rules["company"]["age"].fetch(age_band, 1.0)
         by_chance = odds.map { |one| Diagnosis.rules["second_fault"] * one }
-        @brings = causes.map { |one| row(one, causes, by_chance, age) }
+        @brings = causes.map { |one| row(one, causes, by_chance, age, side) }
         @alone = @brings.each_with_index.map { |row, i| odds[i] * linked(row, by_chance) }
         @joins = causes.each_index.map { |a| causes.each_index.map { |b| joining(a, b) } }
         @weights = sets.map { |set| weight(set) }.freeze
@@ -43,8 +44,8 @@ module Fenbo
 
       private
 
-      def row(one, causes, by_chance, age)
-        links = Companion.of(one)
+      def row(one, causes, by_chance, age, side)
+        links = Companion.of(one, side)
         causes.each_with_index.map do |other, j|
           share = [(links[other.id]&.share || 0.0) * age, 0.6].min
           [share, by_chance[j]].max

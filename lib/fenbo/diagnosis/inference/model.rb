@@ -69,7 +69,7 @@ module Fenbo
             causes.map do |cause|
               cause.odds(equipment:, age_band:, recent_work:) * experience.rate_factor(equipment, cause)
             end
-          Company.new(causes, sets, odds, age_band)
+          Company.new(causes, sets, odds, age_band, equipment.side)
         end
       end
 
