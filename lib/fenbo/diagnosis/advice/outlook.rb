@@ -8,7 +8,7 @@ module Fenbo
     class Outlook
       # Hypotheses with less of the whole than this change no choice of test.
       SPECK = 1.5e-3
-      MOST = 56
+      MOST = 36
       # An outcome rarer than this is not followed further, nor a hypothesis that has
       # less than this of an outcome.
       RARE = 0.03
