@@ -86,7 +86,7 @@ RSpec.describe "care for what is typed, and for who reads it" do
     sign_in_as "ilka"
     path = "/jobs/#{job("Sample store B").number}/look"
     visit "#{path}?test=water_present"
-    button = find(".ask button.answer", text: "Water")
+    button = find(".ask button.answer", text: "Stands")
     page.execute_script("arguments[0].click(); arguments[0].click()", button)
     told "Water"
     expect(job("Sample store B").findings.live.where(test: "water_present").count).to eq 1
