@@ -7,18 +7,28 @@ module Web
   WEEK = 7 * 24 * 3600
 
   Rack::Attack.cache.store = ThrottleStore.new
-  # A name and an address get ten tries in five minutes each; the API sixty calls
-  # a second in one minute.
+  # Ten tries in five minutes for a name from one address, so that a stranger elsewhere locks
+  # nobody out; thirty for an address; a hundred for a name from everywhere. Whoever is signed
+  # in guesses a password no faster.
+  peer = ->(request) { request.env["REMOTE_ADDR"] }
+  name = ->(request) { request.params["login"].to_s.scrub("").strip.downcase[0, 40] }
+  signing_in = ->(request) { request.post? && request.path == "/sign-in" }
   Rack::Attack.throttle("sign-in by address", limit: 30, period: 300) do |request|
-    request.ip if request.post? && request.path == "/sign-in"
+    peer[request] if signing_in[request]
   end
-  Rack::Attack.throttle("sign-in by name", limit: 10, period: 300) do |request|
-    request.params["login"].to_s.strip.downcase[0, 40] if request.post? && request.path == "/sign-in"
+  Rack::Attack.throttle("sign-in by name and address", limit: 10, period: 300) do |request|
+    "#{name[request]} #{peer[request]}" if signing_in[request]
+  end
+  Rack::Attack.throttle("sign-in by name", limit: 100, period: 300) do |request|
+    name[request] if signing_in[request]
+  end
+  Rack::Attack.throttle("passwords in the settings", limit: 10, period: 300) do |request|
+    peer[request] if request.post? && request.path.match?(%r{\A/(settings/password|new-password/)})
   end
   Rack::Attack.throttle("bad tokens", limit: 60, period: 60) do |request|
     if request.path.start_with?("/api/") && request.env["HTTP_AUTHORIZATION"] &&
         ApiToken.user_of(request.env["HTTP_AUTHORIZATION"].delete_prefix("Bearer ")).nil?
-      request.ip
+      request.env["REMOTE_ADDR"]
     end
   end
   Rack::Attack.throttled_responder =
@@ -32,11 +42,15 @@ module Web
       )
     end
 
+  # Names separated by commas or blanks.
+  def self.listed(name) = ENV.fetch(name, "").split(/[\s,]+/)
+
   def self.app
     secret = ENV.fetch("FENBO_SECRET")
     Rack::Builder
       .new do
         use SecurityHeaders
+        use Gatekeeper, hosts: Web.listed("FENBO_HOSTS"), proxies: Web.listed("FENBO_PROXIES")
         use Rack::ContentLength
         use Rack::Deflater,
           if: ->(_env, _status, headers, _body) { headers["content-type"].to_s.match?(%r{text/|json|javascript|svg}) }

@@ -54,6 +54,7 @@ module Fenbo
   autoload :Refrigerant, "fenbo/refrigerant"
   autoload :Refusal, "fenbo/kernel/refusal"
   autoload :Result, "fenbo/kernel/result"
+  autoload :SafeCell, "fenbo/kernel/safe_cell"
   autoload :Shape, "fenbo/kernel/shape"
   autoload :Sound, "fenbo/observation/sound"
   autoload :Sourcing, "fenbo/sourcing"

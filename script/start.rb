@@ -145,6 +145,7 @@ configuration =
   Puma::Configuration.new do |config|
     config.bind "tcp://#{options[:bind].include?(":") ? "[#{options[:bind]}]" : options[:bind]}:#{options[:port]}"
     config.threads 2, Database::THREADS
+    config.http_content_length_limit Gatekeeper::LARGEST
     config.environment ENV["RACK_ENV"]
     config.app Web.app
     config.log_requests false

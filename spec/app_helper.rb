@@ -4,6 +4,8 @@
 # schema fresh, the demo world loaded once.
 require "spec_helper"
 ENV["RACK_ENV"] = "test"
+# The host that Rack::Test speaks to.
+ENV["FENBO_HOSTS"] = "example.org"
 abort "bin/test prepares the database these specs need." unless ENV["DATABASE_URL"]
 require_relative "../app/boot"
 require_relative "../script/lib/schema"

@@ -40,6 +40,9 @@ module Shared
       [status, {"content-type" => "text/html; charset=utf-8"}.merge(headers), [body]]
     end
 
+    # Whether a field came with a file; anybody can send a field that is only named like one.
+    def self.file?(field) = field.is_a?(Hash) && field[:tempfile].respond_to?(:read)
+
     before do
       cache_control :no_store
       @session_before = session.to_hash
@@ -85,6 +88,11 @@ module Shared
     # The room's own pages first, then those that rooms share.
     def find_template(views, name, engine, &block)
       [views, SHARED_VIEWS].uniq.each { |folder| super(folder, name, engine, &block) }
+    end
+
+    # The file that came with a field, nil where none did.
+    def uploaded(name)
+      params[name][:tempfile] if self.class.file?(params[name])
     end
 
     # Nobody types a zero byte, and the database cannot hold one.

@@ -28,7 +28,7 @@ module Stations
       end
 
       def entry
-        upload = params[:photo].is_a?(Hash) ? params[:photo][:tempfile] : nil
+        upload = uploaded(:photo)
         Entries::Photo.new(id: client_id, fan: position.key, upload:, station: at, step: text(:step, 60),
           caption: text(:caption, 200))
       end

@@ -34,7 +34,7 @@ module Stations
 
       def bytes
         return simulated if params[:simulated].to_s != ""
-        params[:wav].is_a?(Hash) ? params[:wav][:tempfile].read(SoundUploader::LARGEST + 1) : nil
+        uploaded(:wav)&.read(SoundUploader::LARGEST + 1)
       end
 
       def simulated

@@ -21,7 +21,10 @@ module Stations
 
       def csv
         CSV.generate(headers: HEADER, write_headers: true) do |csv|
-          rows.each { |row| csv << row.merge("price" => format("%.2f", row["price"] / 100.0)).values_at(*HEADER) }
+          rows.each do |row|
+            cells = row.merge("price" => format("%.2f", row["price"] / 100.0)).values_at(*HEADER)
+            csv << cells.map { |cell| Fenbo::SafeCell.out(cell) }
+          end
         end
       end
 

@@ -17,12 +17,15 @@ module Stations
         common = ["#{job.number}-#{quote.version}", option["id"]]
         tail = [quote.tax_percent, answer&.at&.iso8601, answer&.name]
         CSV.generate(headers: HEADER, write_headers: true) do |csv|
-          option["lines"].each { |line| csv << [*common, *line.values_at("place", "what", "kind", "cents"), *tail] }
+          option["lines"].each { |line| csv << cells(common, line.values_at("place", "what", "kind", "cents"), tail) }
           {"discount" => -option["discount_cents"], "rounding" => option["rounding_cents"]}.each do |what, cents|
-            csv << [*common, nil, what, what, cents, *tail] unless cents.zero?
+            csv << cells(common, [nil, what, what, cents], tail) unless cents.zero?
           end
         end
       end
+
+      def cells(*parts) = parts.flatten(1).map { |cell| Fenbo::SafeCell.out(cell) }
+      private_class_method :cells
     end
   end
 end

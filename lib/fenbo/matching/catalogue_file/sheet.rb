@@ -63,13 +63,13 @@ module Fenbo
 
       # A part as cells, so that reading them gives it back.
       def write(values)
-        columns.map { |name, column| written(column, values[name]) }
+        columns.map { |name, column| SafeCell.out(written(column, values[name])) }
       end
 
       private
 
       def cell(reader, text, faults)
-        text = text&.strip
+        text = SafeCell.back(text&.strip)
         return send(reader.read, reader.name, reader.column, text, faults) unless text.nil? || text.empty?
         faults << [reader.name, "is missing"] if reader.column["needed"]
         reader.empty
