@@ -63,5 +63,7 @@ class Gatekeeper
     [status, headers.merge("cache-control" => "no-store"), body]
   end
 
-  def refuse(status, title, text) = Shared::Route.plain_page(status, title, text, "cache-control" => "no-store")
+  def refuse(status, title, text)
+    Shared::Route.plain_page(status, title, text, "cache-control" => "no-store")
+  end
 end

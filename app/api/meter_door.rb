@@ -12,6 +12,7 @@ module Api
   class MeterDoor
     UNITS = {"amps" => "current", "volts" => "voltage", "watts" => "power"}.freeze
     MOST_LINES = 2000
+    LONGEST = 200
     # Readings this close together (share of their median) count as steady.
     STEADY = 0.02
 
@@ -71,7 +72,8 @@ module Api
     private
 
     def row(line, index)
-      time, quantity, value, unit, leg = line.split(/\s*[;\t]\s*/)
+      return fault(index, "is longer than #{LONGEST} characters") if line.size > LONGEST
+      time, quantity, value, unit, leg = line.split(/[;\t]/).map(&:strip)
       return nil if index.zero? && time.to_s.casecmp?("time")
       at = read_time(time) or return fault(index, "starts with no time such as 2031-05-05T15:20:01Z")
       return fault(index, "names no quantity; use amps, volts or watts") unless UNITS.key?(quantity)

@@ -17,7 +17,14 @@ module Circuits
       licences = User.where.not(licence: nil).pluck(:uid, :licence).to_h
       lines = circuits.flat_map { |circuit| rows(circuit).map { |row| named(unit, circuit).merge(row) } }
       lines.each { |row| row["licence"] = licences[row.delete("uid")] }
-      CSV.generate(headers: HEADER, write_headers: true) { |csv| lines.each { |row| csv << row.values_at(*HEADER).map { |cell| Fenbo::SafeCell.out(cell) } } }
+      CSV.generate(headers: HEADER,
+        write_headers: true) { |csv|
+        lines.each { |row|
+          csv << row.values_at(*HEADER).map { |cell|
+            Fenbo::SafeCell.out(cell)
+          }
+        }
+      }
     end
 
     def named(unit, circuit)

@@ -45,7 +45,8 @@ module Shared
 
     # The first part is the time; a date and a clock time may be parted by a space.
     def split(line)
-      return line.split(/\s*[;\t]\s*/, 2) if line.match?(/[;\t]/)
+      return [] if line.size > LoggerTable::LONGEST
+      return line.split(/[;\t]/, 2).map(&:strip) if line.match?(/[;\t]/)
       return $1, $2 if line =~ /\A(\d{4}-\d{2}-\d{2}[T ][\d:.]+Z?)[\s,]+(.+)\z/
       line.split(/\s*,\s+|\s+|,(?=\s*-?\d+\.)|,/, 2)
     end

@@ -16,12 +16,16 @@ module Shared
     # A heading comes early or not at all.
     PREAMBLE = 40
     MOST_LEFT_OUT = 0.2
+    # No logger writes a longer line, and a longer one is not looked at.
+    LONGEST = 2_000
+    LONGEST_NAME = 80
 
     attr_reader :fault
 
     # @return [LoggerTable, nil] nil where no line names a temperature column and a time
     def self.of(lines, system:)
       lines.first(PREAMBLE).each_with_index do |line, index|
+        next if line.size > LONGEST
         separator = [";", "\t", ","].max_by { |one| line.count(one) }
         columns = columns(cells(line, separator)) or next
         return new(lines.drop(index + 1), index + 1, separator, columns, system)
@@ -35,6 +39,7 @@ module Shared
 
     # Where what stands; nil where it is no heading.
     def self.columns(names)
+      names = names.map { |name| name.to_s[0, LONGEST_NAME] }
       find = ->(*words) { names.index { |name| words.all? { |word| name.to_s.match?(word) } } }
       temperature = names.index { |name| name.to_s.match?(TEMPERATURE) && !name.to_s.match?(/\A\s*-?\d/) } or return
       time = {stamp: find[STAMP], date: find[DATE], clock: find[CLOCK], minutes: find[MINUTES]}.compact

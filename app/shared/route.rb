@@ -41,7 +41,9 @@ module Shared
     end
 
     # Whether a field came with a file; anybody can send a field that is only named like one.
-    def self.file?(field) = field.is_a?(Hash) && field[:tempfile].respond_to?(:read)
+    def self.file?(field)
+      field.is_a?(Hash) && field[:tempfile].respond_to?(:read)
+    end
 
     before do
       cache_control :no_store

@@ -31,8 +31,11 @@ RSpec.describe Gatekeeper, :rolled_back do
   it "knows a peer by the connection; a header is believed from named proxies alone" do
     seen = nil
     door = ->(more) {
-      described_class.new(->(env) { [200, {}, [seen = env["REMOTE_ADDR"]]] }, hosts: ["a.example"], proxies: ["10.0.0.1"])
-        .call({"HTTP_HOST" => "a.example", "PATH_INFO" => "/", "HTTP_X_FORWARDED_FOR" => "1.1.1.1, 2.2.2.2"}.merge(more))
+      described_class.new(->(env) {
+        [200, {}, [seen = env["REMOTE_ADDR"]]]
+      }, hosts: ["a.example"], proxies: ["10.0.0.1"])
+        .call({"HTTP_HOST" => "a.example", "PATH_INFO" => "/",
+               "HTTP_X_FORWARDED_FOR" => "1.1.1.1, 2.2.2.2"}.merge(more))
       seen
     }
     expect(door[{"REMOTE_ADDR" => "9.9.9.9"}]).to eq "9.9.9.9"
@@ -73,6 +76,32 @@ RSpec.describe Gatekeeper, :rolled_back do
       send_form "/#{door}", "file[tempfile]" => "x"
       expect([door, status]).to match [door, be_between(400, 499)]
     end
+  end
+
+  it "reads a hundred thousand odd characters at a text door as quickly as a thousand", :slow do
+    doors = {
+      "a meter's line" => ->(text) { Api::MeterDoor.new(user, source: "x").take(text) },
+      "a logger's file" => ->(text) { Shared::LoggerTable.of([text, "#{text},#{text},temp"], system: "si") },
+      "a log as typed" => ->(text) { Shared::LoggerFile.new(text, system: "si", most: 500) },
+      "a figure" => ->(text) { Fenbo::Quantities.read(text, "temperature", system: "si") },
+      "a plate" => ->(text) { Fenbo.call("nameplate", {"text" => text}) }
+    }
+    odd = [" ", "1 ", "1,", "1/", "date", "time", "-", "0", "1;\t ", "H"]
+    slow = doors.to_a.product(odd).select do |(_, door), piece|
+      start = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+      door.call((piece * (100_000 / piece.size)).to_s)
+      Process.clock_gettime(Process::CLOCK_MONOTONIC) - start > 2
+    end
+    expect(slow.map { |(name, _), piece| [name, piece] }).to eq []
+  end
+
+  it "lets an apprentice's new job be nobody else's, whatever the form says" do
+    other = create(:user)
+    sign_in create(:user, role: "apprentice")
+    unit = create(:unit)
+    get "/jobs/new"
+    send_form "/jobs", unit: unit.id, complaint: "hums", technician: other.id, client_id: SecureRandom.uuid
+    expect(Job.order(:number).last.technician).not_to eq other
   end
 
   it "keeps no answer about a missing file" do

@@ -92,7 +92,7 @@ module Stations
       end
 
       def assigned
-        User.in_the_field.find_by(id: id(:technician))
+        User.in_the_field.find_by(id: id(:technician)) if Policy.allows?(@user, :assign)
       end
     end
   end

@@ -24,7 +24,9 @@ module Stations
         end
       end
 
-      def cells(*parts) = parts.flatten(1).map { |cell| Fenbo::SafeCell.out(cell) }
+      def cells(*parts)
+        parts.flatten(1).map { |cell| Fenbo::SafeCell.out(cell) }
+      end
       private_class_method :cells
     end
   end

@@ -17,6 +17,8 @@ module Fenbo
     end
 
     # The same read back.
-    def back(text) = text&.start_with?(MARK) && text.match?(FORMULA) ? text[1..] : text
+    def back(text)
+      (text&.start_with?(MARK) && text.match?(FORMULA)) ? text[1..] : text
+    end
   end
 end
