@@ -4,17 +4,20 @@ module Fenbo
   # From findings to causes, and to the one test worth doing next.
   #
   # How a verdict is computed. Every set of up to three causes (and "healthy", and
-  # "none of these") is a hypothesis with a weight: the product of its causes'
-  # rates. Under a hypothesis the fan turns, labours, stalls or lies dead with some
-  # chance, and given that, each test shows its outcomes with the chances in
-  # knowledge/causes.yml. Where several causes bear on one test, the outcome later
-  # in the test's order wins (a noisy maximum). Bayes' rule over the hypotheses is
-  # exact; nothing is sampled.
+  # "none of these") is a hypothesis with a weight: how likely its first cause is, and
+  # how often the others come with it. Under a hypothesis the fan turns, labours,
+  # stalls or lies dead and the coil is open or iced with some chance, and given that
+  # state, each test shows its outcomes with the chances in knowledge/causes.yml. Where
+  # several causes bear on one test, the outcome later in the test's order wins (a noisy
+  # maximum). Bayes' rule over the hypotheses is exact; nothing is sampled.
   #
   #   Diagnose       the tool
   #   CaseFile       the question: a unit, a position, its findings
   #   Equipment      what exists on this unit: which causes, which tests
   #   Cause, Test    one row each of the knowledge
+  #   Companion      what comes with a cause, how often, why and which look tells
+  #   Company        how likely a set is before anything is seen
+  #   States         what fan and coil physically do; Pictures, what each test then shows
   #   Chances        distributions over outcomes: filling up, maximum, mistakes
   #   Evidence       what the answers to one test say together
   #   Experience     what the shop's own closed jobs add
@@ -24,6 +27,8 @@ module Fenbo
   #   NextTests      what to do next, by what it and the test after it save
   #   Outlook        what a test would tell, and the loss left after it
   #   Offer          whether a test may be done now, what it costs, or why not
+  #   OpenPoints     what keeps a likely set from being decisive
+  #   Companions     what usually comes along, and how each of it stands
   #   Contradictions findings that do not fit the leading causes
   #   Ledger         how far each finding moved each cause
   module Diagnosis

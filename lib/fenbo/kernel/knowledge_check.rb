@@ -86,6 +86,7 @@ module Fenbo
     end
 
     def cause_sums(id, row)
+      running_rows(id, row)
       [row, *row.fetch("for", {}).values].each do |block|
         motion = block["motion"]&.values&.sum || 1
         fault("causes.yml #{id} motion: sums to #{motion.round(4)} instead of 1") unless (motion - 1).abs < 1e-6
@@ -123,10 +124,31 @@ module Fenbo
       unknown(causes.values.filter_map(&:part) - Diagnosis.rules["wrong_repair"].keys, "inference.yml wrong_repair")
       unknown(Diagnosis.rules["impossible"].flatten - causes.keys, "inference.yml impossible")
       plan_references(cautions)
+      company_references
       part_references
       spare_references
       proof_references
       stopgap_references
+    end
+
+    # Companions and what settles a cause name what exists.
+    def company_references
+      Knowledge.table("companions").each do |first, rows|
+        unknown([first, *rows.keys] - causes.keys, "companions.yml")
+        rows.each { |second, row| unknown(row["looks"] - tests.keys, "companions.yml #{first} #{second} looks") }
+      end
+      causes.each_value { |cause| unknown(cause.settled_by.flatten - tests.keys, "causes.yml #{cause.id} settled_by") }
+      unknown(Diagnosis.rules["ice"]["shows"].keys - tests.keys, "inference.yml ice")
+    end
+
+    # What a fan does only while it turns belongs under a motion: a fan that another cause
+    # stopped shows none of it.
+    RUNNING = %w[fan_motion noise sound_recording airflow amps amps_beside_neighbours].freeze
+
+    def running_rows(id, row)
+      blocks = [row, *row.fetch("for", {}).values]
+      wrong = blocks.flat_map { |block| block.fetch("shows", {}).keys } & RUNNING
+      fault("causes.yml #{id}: #{wrong.join(", ")} belongs under a motion, not under shows") if wrong.any?
     end
 
     def part_references
