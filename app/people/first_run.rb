@@ -19,8 +19,7 @@ module People
         )
       halt 422, erb(:first_run, locals: {user:}) unless user.save
       session.clear
-      session[:user_id] = user.id
-      session[:version] = user.session_version
+      open_session(user)
       redirect to("/settings"), 303
     end
 

@@ -17,12 +17,12 @@ module People
       target = inside(params[:then])
       env["rack.session.options"][:renew] = true
       session.clear
-      session[:user_id] = user.id
-      session[:version] = user.session_version
+      open_session(user)
       redirect to(target), 303
     end
 
     post "/sign-out" do
+      EndedSession.take(session[:key])
       session.clear
       redirect to("/sign-in"), 303
     end

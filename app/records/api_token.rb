@@ -1,14 +1,17 @@
 # frozen_string_literal: true
 
 # A bearer token for the API. Only its digest is kept; the token itself is shown
-# once, when it is made.
+# once, when it is made. It ends with its person, with their password, and by itself.
 class ApiToken < ApplicationRecord
   include Audited
 
   belongs_to :user
   validates :label, presence: {message: "Say what it is for."}, length: {maximum: 80}
 
-  scope :live, -> { where(revoked_at: nil) }
+  # After half a year a new one is made: a forgotten one opens nothing for ever.
+  LASTS = 180 * 24 * 3600
+
+  scope :live, -> { where(revoked_at: nil).where("created_at > ?", Time.now - LASTS) }
 
   attr_reader :secret
 

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 # What is done every night: what the shop's jobs teach is counted anew, files made to be
-# fetched, refused pages and throttles that have run out are dropped, and the tables that
+# fetched, refused pages, ended sessions and throttles that have run out are dropped, and the tables that
 # grow are made quick to read.
 class Upkeep < WorkQueue::Work
   HOUR = 3
@@ -16,6 +16,7 @@ class Upkeep < WorkQueue::Work
     ShopExperience.recount
     ReportBundle.drop_old
     RefusedPage.drop_old
+    EndedSession.sweep
     connection = ActiveRecord::Base.connection
     connection.execute("DELETE FROM throttles WHERE expires_at < now() AT TIME ZONE 'UTC'")
     # Not inside a transaction of somebody else's.

@@ -33,6 +33,14 @@ class User < ApplicationRecord
     if: -> { !password.nil? }
 
   scope :active, -> { where(active: true).order(:name) }
+  # Whoever a session belongs to, unless it was signed out.
+  def self.of_session(id, key)
+    active.where("NOT EXISTS (SELECT 1 FROM ended_sessions WHERE key = ?)", key.to_s).find_by(id:)
+  end
+
+  # Old tokens end with the password.
+  after_update -> { api_tokens.live.update_all(revoked_at: Time.now) }, if: :saved_change_to_password_digest?
+
   scope :in_the_field, -> { active.where(role: %w[technician apprentice]) }
 
   def self.authenticate(login, password)

@@ -122,11 +122,18 @@ module Shared
 
     def current_user
       return @current_user if defined?(@current_user)
-      user = session[:user_id] && User.find_by(id: session[:user_id], active: true)
+      user = session[:user_id] && User.of_session(session[:user_id], session[:key])
       @current_user = (user if user && user.session_version == session[:version])
     end
 
     def session = env["rack.session"]
+
+    # From here on the session is this person's, under a key of its own.
+    def open_session(user)
+      session[:user_id] = user.id
+      session[:version] = user.session_version
+      session[:key] = SecureRandom.urlsafe_base64(16)
+    end
 
     def may?(action) = Policy.allows?(current_user, action)
 

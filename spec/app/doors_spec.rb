@@ -199,7 +199,7 @@ RSpec.describe "the doors", :rolled_back do
 
   it "says plainly when the database is away, and is well again after" do
     sign_in technician
-    allow(User).to receive(:find_by).and_raise(ActiveRecord::ConnectionNotEstablished, "gone")
+    allow(User).to receive(:of_session).and_raise(ActiveRecord::ConnectionNotEstablished, "gone")
     get "/"
     expect([status, page]).to match [503, include("The database is away")]
     allow(Database).to receive(:alive?).and_return(false)

@@ -104,6 +104,30 @@ RSpec.describe Gatekeeper, :rolled_back do
     expect(Job.order(:number).last.technician).not_to eq other
   end
 
+  it "opens nothing with a copy of a cookie that was signed out" do
+    sign_in user
+    get "/"
+    copy = rack_mock_session.cookie_jar.to_hash["fenbo"]
+    send_form "/sign-out"
+    late = Rack::MockRequest.new(Web.app).get("/", "HTTP_COOKIE" => "fenbo=#{Rack::Utils.escape(copy)}")
+    expect([late.status, late["location"]]).to match [303, include("/sign-in")]
+    EndedSession.update_all(ended_at: Time.now - 16 * 86_400)
+    expect { EndedSession.sweep }.to change(EndedSession, :count).by(-1)
+  end
+
+  it "ends a token with its half year, with the password and with the person" do
+    ends = [
+      ->(token) { token.update_columns(created_at: Time.now - 181 * 86_400) },
+      ->(token) { token.user.update!(password: "another long word") }, ->(token) { token.user.update!(active: false) }
+    ]
+    ends.each do |ending|
+      token = ApiToken.issue(create(:user), "meter")
+      expect(ApiToken.user_of(token.secret)).to eq token.user
+      ending[token]
+      expect(ApiToken.user_of(token.secret)).to be_nil
+    end
+  end
+
   it "keeps no answer about a missing file" do
     get "/assets/none.css"
     expect([status, last_response.headers["cache-control"]]).to eq [404, "no-store"]
