@@ -4,8 +4,12 @@
 // at sign-out. Passwords never.
 const HOURS = 48;
 
-function owner() { return document.documentElement.dataset.user || "nobody"; }
-function key(form) { return `draft:${owner()}:${form.dataset.draft}`; }
+function owner() {
+  return document.documentElement.dataset.user || "nobody";
+}
+function key(form) {
+  return `draft:${owner()}:${form.dataset.draft}`;
+}
 function fields(form) {
   const kept = (one) => one.name && !["password", "file", "submit", "button"].includes(one.type);
   return [...form.elements].filter((one) => kept(one) && (one.type !== "hidden" || one.hasAttribute("data-keep")));
@@ -16,21 +20,26 @@ function keep(form) {
   const values = fields(form).map((one) => [one.name, one.value, ticked(one)]);
   try {
     localStorage.setItem(key(form), JSON.stringify({ at: Date.now(), values }));
-  } catch { /* storage full or off: the page itself still holds it */ }
+  } catch {
+    /* storage full or off: the page itself still holds it */
+  }
 }
 
 function read(form) {
   try {
     const kept = JSON.parse(localStorage.getItem(key(form)));
     return kept && Date.now() - kept.at < HOURS * 3600e3 ? kept.values : null;
-  } catch { return null; }
+  } catch {
+    return null;
+  }
 }
 
 // Puts one value back; true where the page had another.
 function put(form, [name, value, checked]) {
   const one = fields(form).find((field) => field.name === name && (checked === null || field.value === value));
   if (!one || (checked === null ? one.value === value : one.checked === checked)) return false;
-  if (checked === null) one.value = value; else one.checked = checked;
+  if (checked === null) one.value = value;
+  else one.checked = checked;
   one.dispatchEvent(new Event("input", { bubbles: true }));
   return true;
 }
@@ -44,7 +53,10 @@ function say(form) {
   button.type = "button";
   button.className = "btn btn-small";
   button.textContent = "Drop it";
-  button.addEventListener("click", () => { drafts.drop(form); location.reload(); });
+  button.addEventListener("click", () => {
+    drafts.drop(form);
+    location.reload();
+  });
   note.append(button);
   form.prepend(note);
 }
@@ -59,8 +71,12 @@ function restore(form) {
 }
 
 export const drafts = {
-  restore(root) { root.querySelectorAll("form[data-draft]").forEach(restore); },
-  drop(form) { localStorage.removeItem(key(form)); },
+  restore(root) {
+    root.querySelectorAll("form[data-draft]").forEach(restore);
+  },
+  drop(form) {
+    localStorage.removeItem(key(form));
+  },
   start() {
     const typed = (event) => {
       const form = event.target.form;
@@ -70,7 +86,9 @@ export const drafts = {
     document.addEventListener("change", typed);
     document.addEventListener("submit", (event) => {
       if (!event.target.dataset.forget) return;
-      Object.keys(localStorage).filter((name) => name.startsWith("draft:")).forEach((name) => localStorage.removeItem(name));
+      Object.keys(localStorage)
+        .filter((name) => name.startsWith("draft:"))
+        .forEach((name) => localStorage.removeItem(name));
     });
     // Answered, before its page is shown: taken, it has done its work; refused, the page holds
     // what was typed itself. Where somebody else was faster it stays.

@@ -13,7 +13,8 @@ import { stamp } from "./stamp.js";
 const { htmx } = window;
 // What only some pages need comes when one of them is there.
 const TOOLS = document.currentScript.dataset.tools;
-const tools = (page) => page.querySelector("[data-tool], [data-slot], [data-visit]") && import(TOOLS).then(({ wake }) => wake(page, Alpine));
+const tools = (page) =>
+  page.querySelector("[data-tool], [data-slot], [data-visit]") && import(TOOLS).then(({ wake }) => wake(page, Alpine));
 htmx.config.includeIndicatorStyles = false;
 htmx.config.allowEval = false;
 htmx.config.allowScriptTags = false;
@@ -21,12 +22,17 @@ htmx.config.selfRequestsOnly = true;
 htmx.config.historyCacheSize = 0;
 htmx.config.scrollBehavior = "instant";
 // Pages that refuse something are pages: show them.
-htmx.config.responseHandling = [{ code: "204", swap: false }, { code: "...", swap: true }];
+htmx.config.responseHandling = [
+  { code: "204", swap: false },
+  { code: "...", swap: true },
+];
 
 // Fans on a drawing lead where their labels lead.
 document.addEventListener("click", (event) => {
   const fan = event.target.closest?.("[data-href]");
-  if (fan) document.querySelector(`a.leader[href="${CSS.escape(fan.dataset.href)}"]`)?.click() ?? (location.href = fan.dataset.href);
+  if (fan)
+    document.querySelector(`a.leader[href="${CSS.escape(fan.dataset.href)}"]`)?.click() ??
+      (location.href = fan.dataset.href);
 });
 
 // A chosen file's text goes into its field, to be read and corrected there.

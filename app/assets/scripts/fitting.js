@@ -1,6 +1,7 @@
 // The seat of the hub: dragged on the drawing or moved by keys. The blade follows the
 // thumb at once; the drawing for the new seat comes from the server when it rests.
-const REST = 160, STEP = 0.5;
+const REST = 160,
+  STEP = 0.5;
 
 export function fitting() {
   return {
@@ -14,7 +15,12 @@ export function fitting() {
       const moved = event.clientX - this.from;
       this.shift(moved / (Number(this.sheet.dataset.scale) * this.sheet.clientWidth));
     },
-    up() { if (this.from !== undefined) { this.from = undefined; this.ask(); } },
+    up() {
+      if (this.from !== undefined) {
+        this.from = undefined;
+        this.ask();
+      }
+    },
     key(event) {
       const step = { ArrowLeft: -STEP, ArrowDown: -STEP, ArrowRight: STEP, ArrowUp: STEP }[event.key];
       const more = { PageUp: 1, PageDown: -1 }[event.key];
@@ -22,22 +28,36 @@ export function fitting() {
       event.preventDefault();
       event.stopPropagation();
       this.sheet = event.currentTarget;
-      if (step) { this.moved = (this.moved || 0) + step; this.shift(this.moved); }
-      if (more) { const field = this.fields().spacers_set; field.value = Math.max(0, Number(field.value) + more); }
+      if (step) {
+        this.moved = (this.moved || 0) + step;
+        this.shift(this.moved);
+      }
+      if (more) {
+        const field = this.fields().spacers_set;
+        field.value = Math.max(0, Number(field.value) + more);
+      }
       clearTimeout(this.timer);
       this.timer = setTimeout(() => this.ask(), REST);
     },
-    fields() { return this.$refs.seat.elements; },
+    fields() {
+      return this.$refs.seat.elements;
+    },
     // mm off the seat the server drew.
     shift(mm) {
       const width = this.sheet.querySelector("svg").viewBox.baseVal.width;
-      this.sheet.querySelectorAll("[data-fit]").forEach((part) => part.setAttribute("transform", `translate(${mm * Number(this.sheet.dataset.scale) * width} 0)`));
-      const seat = Number(this.sheet.dataset.seat) + mm, inches = this.$refs.seat.textContent.includes(" in");
+      this.sheet
+        .querySelectorAll("[data-fit]")
+        .forEach((part) =>
+          part.setAttribute("transform", `translate(${mm * Number(this.sheet.dataset.scale) * width} 0)`),
+        );
+      const seat = Number(this.sheet.dataset.seat) + mm,
+        inches = this.$refs.seat.textContent.includes(" in");
       this.fields().seat.value = inches ? (seat / 25.4).toFixed(3) : seat.toFixed(1);
     },
     // What is taken is what is looked at; a seat that does not hold is taken as not proved.
     take() {
-      const form = document.getElementById("take"), shown = this.$refs.drawing.querySelector(".fitting-sheet").dataset;
+      const form = document.getElementById("take"),
+        shown = this.$refs.drawing.querySelector(".fitting-sheet").dataset;
       if (!form) return;
       form.elements.seat_mm.value = shown.take ? shown.seat : "";
       form.elements.spacers.value = shown.take ? shown.spacers : "";
@@ -52,8 +72,13 @@ export function fitting() {
         const visible = this.sheet.matches(":focus");
         this.$refs.drawing.innerHTML = await answer.text();
         this.take();
-        if (visible) [...this.$refs.drawing.querySelectorAll(".fitting-sheet")].find((one) => one.clientWidth)?.focus({ preventScroll: true });
-      } catch { /* no signal: the blade stays where it was put, the button asks again */ }
+        if (visible)
+          [...this.$refs.drawing.querySelectorAll(".fitting-sheet")]
+            .find((one) => one.clientWidth)
+            ?.focus({ preventScroll: true });
+      } catch {
+        /* no signal: the blade stays where it was put, the button asks again */
+      }
     },
   };
 }

@@ -13,7 +13,10 @@ export function frost() {
     init() {
       this.grid = JSON.parse(this.$refs.grid.value);
       // A kept draft may hold a later painting than the page.
-      this.$refs.grid.addEventListener("input", () => { this.grid = JSON.parse(this.$refs.grid.value); this.paint(); });
+      this.$refs.grid.addEventListener("input", () => {
+        this.grid = JSON.parse(this.$refs.grid.value);
+        this.paint();
+      });
     },
     pick(event) {
       const button = event.target.closest("button");
@@ -33,8 +36,18 @@ export function frost() {
       this.painting = true;
       this.put(cell, this.level);
     },
-    move(event) { if (this.painting) { const cell = this.cell(event); if (cell) this.put(cell, this.level); } },
-    up() { if (this.painting) { this.painting = false; this.changed(); } },
+    move(event) {
+      if (this.painting) {
+        const cell = this.cell(event);
+        if (cell) this.put(cell, this.level);
+      }
+    },
+    up() {
+      if (this.painting) {
+        this.painting = false;
+        this.changed();
+      }
+    },
     put([y, x], level) {
       if (this.grid[y][x] === level) return;
       this.grid[y][x] = level;
@@ -44,15 +57,40 @@ export function frost() {
       const fill = this.$refs.surface.querySelector(`[data-fill="${y}-${x}"]`);
       if (fill) fill.setAttribute("class", `frost frost-level-${this.grid[y][x]}`);
     },
-    paint() { this.grid.forEach((row, y) => row.forEach((_, x) => this.show(y, x))); },
-    remember() { this.past.push(JSON.stringify(this.grid)); if (this.past.length > 60) this.past.shift(); },
-    undo() { const before = this.past.pop(); if (before) { this.grid = JSON.parse(before); this.paint(); this.changed(); } },
-    fill() { this.remember(); this.grid = this.grid.map((row) => row.map(() => this.level)); this.paint(); this.changed(); },
-    mirror() { this.remember(); this.grid = this.grid.map((row) => [...row].reverse()); this.paint(); this.changed(); },
+    paint() {
+      this.grid.forEach((row, y) => row.forEach((_, x) => this.show(y, x)));
+    },
+    remember() {
+      this.past.push(JSON.stringify(this.grid));
+      if (this.past.length > 60) this.past.shift();
+    },
+    undo() {
+      const before = this.past.pop();
+      if (before) {
+        this.grid = JSON.parse(before);
+        this.paint();
+        this.changed();
+      }
+    },
+    fill() {
+      this.remember();
+      this.grid = this.grid.map((row) => row.map(() => this.level));
+      this.paint();
+      this.changed();
+    },
+    mirror() {
+      this.remember();
+      this.grid = this.grid.map((row) => [...row].reverse());
+      this.paint();
+      this.changed();
+    },
     key(event) {
       const step = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0] }[event.key];
       if (step) {
-        this.at = [Math.min(this.grid.length - 1, Math.max(0, this.at[0] + step[0])), Math.min(this.grid[0].length - 1, Math.max(0, this.at[1] + step[1]))];
+        this.at = [
+          Math.min(this.grid.length - 1, Math.max(0, this.at[0] + step[0])),
+          Math.min(this.grid[0].length - 1, Math.max(0, this.at[1] + step[1])),
+        ];
         this.mark();
       } else if (/^[0-4]$/.test(event.key)) {
         this.remember();
@@ -78,10 +116,16 @@ export function frost() {
     },
     async read() {
       try {
-        const answer = await fetch(this.$root.dataset.reading, { method: "POST", body: new URLSearchParams(new FormData(this.$root)), credentials: "same-origin" });
+        const answer = await fetch(this.$root.dataset.reading, {
+          method: "POST",
+          body: new URLSearchParams(new FormData(this.$root)),
+          credentials: "same-origin",
+        });
         const place = document.getElementById("frost-reading");
         if (answer.ok && place) place.innerHTML = await answer.text();
-      } catch { /* no signal: the map itself is kept and read when it is sent */ }
+      } catch {
+        /* no signal: the map itself is kept and read when it is sent */
+      }
     },
     async open(event) {
       const file = event.target.files?.[0];
@@ -90,13 +134,18 @@ export function frost() {
         const map = JSON.parse(await file.text());
         const grid = Array.isArray(map) ? map : map.grid;
         const same = grid.length === this.grid.length && grid.every((row) => row.length === this.grid[0].length);
-        if (!same) { this.note = `That map is ${grid[0]?.length} wide and ${grid.length} high. Choose that size below first.`; return; }
+        if (!same) {
+          this.note = `That map is ${grid[0]?.length} wide and ${grid.length} high. Choose that size below first.`;
+          return;
+        }
         this.remember();
         this.grid = grid.map((row) => row.map((one) => Math.min(4, Math.max(0, Math.round(Number(one) || 0)))));
         this.paint();
         this.note = "Opened. Keep the map when it is right.";
         this.changed();
-      } catch { this.note = "This is no frost map: a JSON file with a grid was expected."; }
+      } catch {
+        this.note = "This is no frost map: a JSON file with a grid was expected.";
+      }
     },
   };
 }

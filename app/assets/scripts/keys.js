@@ -5,9 +5,13 @@ const typing = (target) => target.closest?.("input, textarea, select, canvas, [c
 function press(event) {
   if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
   const dialog = document.getElementById("keys");
-  if (event.key === "?") { dialog?.open ? dialog.close() : dialog?.showModal(); return; }
+  if (event.key === "?") {
+    dialog?.open ? dialog.close() : dialog?.showModal();
+    return;
+  }
   if (dialog?.open) return;
-  if (/^[0-9]$/.test(event.key)) return document.querySelector(`.ask [data-key="${event.key}"]:not(:disabled)`)?.click();
+  if (/^[0-9]$/.test(event.key))
+    return document.querySelector(`.ask [data-key="${event.key}"]:not(:disabled)`)?.click();
   if (event.key === "u") return document.querySelector("[data-undo]")?.click();
   if (event.key === "ArrowRight") return document.querySelector("[data-next-station]")?.click();
   if (event.key === "ArrowLeft") return document.querySelector("[data-previous-station]")?.click();
@@ -28,6 +32,9 @@ export const keys = {
       const add = event.target.closest("[data-add]");
       if (add) one(add.form.elements[add.dataset.add]);
     });
-    document.addEventListener("click", (event) => event.target.closest("[data-close-keys]") && document.getElementById("keys")?.close());
+    document.addEventListener(
+      "click",
+      (event) => event.target.closest("[data-close-keys]") && document.getElementById("keys")?.close(),
+    );
   },
 };

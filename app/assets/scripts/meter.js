@@ -12,15 +12,21 @@ export function meter() {
     simulating: "Start it",
     running: false,
     latest: {},
-    init() { this.timer = setInterval(() => this.tick(), EVERY); },
-    destroy() { clearInterval(this.timer); },
+    init() {
+      this.timer = setInterval(() => this.tick(), EVERY);
+    },
+    destroy() {
+      clearInterval(this.timer);
+    },
     async tick() {
       if (document.hidden) return;
       try {
         if (this.running) await this.send();
         const answer = await fetch("/meter/latest", { credentials: "same-origin" });
         if (answer.ok) this.show(await answer.json());
-      } catch { this.show({ lines: [] }); /* no signal: nothing is sending */ }
+      } catch {
+        this.show({ lines: [] }); /* no signal: nothing is sending */
+      }
     },
     show(said) {
       this.silent = !said.lines.length;
@@ -43,12 +49,17 @@ export function meter() {
         if (line.quantity === "watts") put("watts", line.median);
       });
     },
-    simulate() { this.running = !this.running; this.simulating = this.running ? "Stop it" : "Start it"; },
+    simulate() {
+      this.running = !this.running;
+      this.simulating = this.running ? "Stop it" : "Start it";
+    },
     async send() {
       const form = this.$root.closest("form");
       const body = new URLSearchParams({
         authenticity_token: document.querySelector("meta[name=csrf]").content,
-        family: this.$refs.family.value, condition: this.$refs.condition.value, plate: this.$refs.plate.value,
+        family: this.$refs.family.value,
+        condition: this.$refs.condition.value,
+        plate: this.$refs.plate.value,
         turns: form?.elements.turns?.value || "1",
       });
       await fetch("/meter/simulated", { method: "POST", body, credentials: "same-origin" });

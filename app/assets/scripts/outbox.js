@@ -5,13 +5,28 @@ import { stamp } from "./stamp.js";
 
 const NAME = () => `outbox:${document.documentElement.dataset.user || "nobody"}`;
 
-function read() { try { return JSON.parse(localStorage.getItem(NAME())) || []; } catch { return []; } }
-function write(list) { localStorage.setItem(NAME(), JSON.stringify(list)); show(); }
+function read() {
+  try {
+    return JSON.parse(localStorage.getItem(NAME())) || [];
+  } catch {
+    return [];
+  }
+}
+function write(list) {
+  localStorage.setItem(NAME(), JSON.stringify(list));
+  show();
+}
 
 // What the server would not take stays here too, in words, until it is noted anew.
 function words(item) {
   const fields = new URLSearchParams(item.body);
-  return ["test", "outcome", "amps", "state"].map((name) => fields.get(name)).filter(Boolean).join(" ").replaceAll("_", " ") || "a form";
+  return (
+    ["test", "outcome", "amps", "state"]
+      .map((name) => fields.get(name))
+      .filter(Boolean)
+      .join(" ")
+      .replaceAll("_", " ") || "a form"
+  );
 }
 
 function show() {
@@ -23,7 +38,9 @@ function show() {
   place.textContent = [
     waiting.length ? `No signal, ${waiting.length} kept here. It is sent when the signal is back.` : "",
     refused.length ? `Not taken: ${refused.map(words).join("; ")}. Note it again, then tap here.` : "",
-  ].join(" ").trim();
+  ]
+    .join(" ")
+    .trim();
 }
 
 // true: done with; false: refused; null: try again later.
@@ -49,7 +66,9 @@ async function send() {
       write(read().flatMap((one) => (one.id !== item.id ? [one] : done ? [] : [{ ...one, refused: true }])));
       sent += done ? 1 : 0;
     }
-  } catch { /* still no signal: it stays here */ }
+  } catch {
+    /* still no signal: it stays here */
+  }
   sending = false;
   if (sent) location.reload();
 }
@@ -67,7 +86,10 @@ export const outbox = {
       stamp(form, true);
       delete form.dataset.sent;
     });
-    document.addEventListener("click", (event) => event.target.id === "outbox" && write(read().filter((item) => !item.refused)));
+    document.addEventListener(
+      "click",
+      (event) => event.target.id === "outbox" && write(read().filter((item) => !item.refused)),
+    );
     window.addEventListener("online", send);
     setInterval(() => read().length && send(), 15000);
     document.addEventListener("htmx:afterSwap", show);

@@ -7,12 +7,25 @@ function encode(chunks, rate) {
   const length = chunks.reduce((sum, chunk) => sum + chunk.length, 0);
   const view = new DataView(new ArrayBuffer(44 + length * 2));
   const words = (at, text) => [...text].forEach((letter, index) => view.setUint8(at + index, letter.charCodeAt(0)));
-  words(0, "RIFF"); view.setUint32(4, 36 + length * 2, true); words(8, "WAVEfmt ");
-  view.setUint32(16, 16, true); view.setUint16(20, 1, true); view.setUint16(22, 1, true);
-  view.setUint32(24, rate, true); view.setUint32(28, rate * 2, true); view.setUint16(32, 2, true); view.setUint16(34, 16, true);
-  words(36, "data"); view.setUint32(40, length * 2, true);
+  words(0, "RIFF");
+  view.setUint32(4, 36 + length * 2, true);
+  words(8, "WAVEfmt ");
+  view.setUint32(16, 16, true);
+  view.setUint16(20, 1, true);
+  view.setUint16(22, 1, true);
+  view.setUint32(24, rate, true);
+  view.setUint32(28, rate * 2, true);
+  view.setUint16(32, 2, true);
+  view.setUint16(34, 16, true);
+  words(36, "data");
+  view.setUint32(40, length * 2, true);
   let at = 44;
-  chunks.forEach((chunk) => chunk.forEach((sample) => { view.setInt16(at, Math.max(-1, Math.min(1, sample)) * 32767, true); at += 2; }));
+  chunks.forEach((chunk) =>
+    chunk.forEach((sample) => {
+      view.setInt16(at, Math.max(-1, Math.min(1, sample)) * 32767, true);
+      at += 2;
+    }),
+  );
   return new Blob([view], { type: "audio/wav" });
 }
 
@@ -20,13 +33,25 @@ export function recorder() {
   return {
     words: "Uses this device's microphone; nothing leaves Fenbo.",
     button: "Record",
-    async toggle() { this.stream ? this.finish(false) : await this.start(); },
+    async toggle() {
+      this.stream ? this.finish(false) : await this.start();
+    },
     async start() {
-      if (!navigator.mediaDevices?.getUserMedia) { this.words = "This address is not secure, so the browser gives no microphone. Record with the phone's own recorder and choose the WAV file below."; return; }
+      if (!navigator.mediaDevices?.getUserMedia) {
+        this.words =
+          "This address is not secure, so the browser gives no microphone. " +
+          "Record with the phone's own recorder and choose the WAV file below.";
+        return;
+      }
       try {
-        this.stream = await navigator.mediaDevices.getUserMedia({ audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false } });
+        this.stream = await navigator.mediaDevices.getUserMedia({
+          audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
+        });
       } catch (problem) {
-        this.words = problem.name === "NotAllowedError" ? "The microphone was refused. Allow it beside the address, or choose a WAV file below." : "No microphone was found. Choose a WAV file below.";
+        this.words =
+          problem.name === "NotAllowedError"
+            ? "The microphone was refused. Allow it beside the address, or choose a WAV file below."
+            : "No microphone was found. Choose a WAV file below.";
         return;
       }
       this.context = new AudioContext();
@@ -55,7 +80,10 @@ export function recorder() {
       this.stream = null;
       this.button = "Record";
       const seconds = this.chunks.reduce((sum, chunk) => sum + chunk.length, 0) / rate;
-      if (!whole && seconds < 2) { this.words = "Too short: it takes two seconds at least."; return; }
+      if (!whole && seconds < 2) {
+        this.words = "Too short: it takes two seconds at least.";
+        return;
+      }
       const form = document.getElementById("sound-form");
       const files = new DataTransfer();
       files.items.add(new File([encode(this.chunks, Math.round(rate))], "recording.wav", { type: "audio/wav" }));

@@ -9,7 +9,9 @@ function wrong(page) {
     .filter((one, index, all) => all.indexOf(one) === index && one.textContent.trim());
 }
 
-function name(field) { return (field.querySelector("label, legend")?.textContent || field.textContent).trim().replace(/\s+/g, " "); }
+function name(field) {
+  return (field.querySelector("label, legend")?.textContent || field.textContent).trim().replace(/\s+/g, " ");
+}
 
 // One list of everything that was refused, each leading to its field.
 function list(fields) {

@@ -25,7 +25,11 @@ function drag(block, event) {
   const box = svg.getBoundingClientRect();
   const list = block.closest("[data-span]");
   const bar = block.querySelector("rect").getBoundingClientRect();
-  const move = (now) => block.setAttribute("transform", `translate(${((now.clientX - event.clientX) * svg.viewBox.baseVal.width) / box.width})`);
+  const move = (now) =>
+    block.setAttribute(
+      "transform",
+      `translate(${((now.clientX - event.clientX) * svg.viewBox.baseVal.width) / box.width})`,
+    );
   const drop = (now) => {
     document.removeEventListener("pointermove", move);
     if (Math.abs(now.clientX - event.clientX) < 4) return;
@@ -54,9 +58,13 @@ export const slots = {
       const block = event.target.closest?.("[data-slot]");
       if (block) drag(block, event);
     });
-    document.addEventListener("keydown", (event) => {
-      const block = event.target.closest?.("[data-slot]");
-      if (block) step(block, event);
-    }, true);
+    document.addEventListener(
+      "keydown",
+      (event) => {
+        const block = event.target.closest?.("[data-slot]");
+        if (block) step(block, event);
+      },
+      true,
+    );
   },
 };

@@ -11,7 +11,7 @@ const text = (date) => date.toISOString().slice(0, 16);
 function place(week, x, y) {
   const m = measures(week);
   const days = Math.floor((x - m.left) / m.day);
-  const hours = m.from + (((x - m.left) / m.day) - days) * (m.to - m.from);
+  const hours = m.from + ((x - m.left) / m.day - days) * (m.to - m.from);
   const at = new Date(`${m.first}T00:00:00Z`);
   at.setUTCDate(at.getUTCDate() + days);
   at.setUTCMinutes(Math.round((hours * 60) / MINUTES) * MINUTES);
