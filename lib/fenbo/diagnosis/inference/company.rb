@@ -47,7 +47,7 @@ module Fenbo
       def row(one, causes, by_chance, age, side)
         links = Companion.of(one, side)
         causes.each_with_index.map do |other, j|
-          share = [(links[other.id]&.share || 0.0) * age, 0.6].min
+          share = [(links[other.id]&.share || 0.0) * age, Diagnosis.rules["company"]["most"]].min
           [share, by_chance[j]].max
         end
       end
