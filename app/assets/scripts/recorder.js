@@ -75,6 +75,8 @@ export function recorder() {
     finish(whole) {
       const rate = this.context.sampleRate;
       this.node.disconnect();
+      // What the sound card still hands over would write its seconds over the words below.
+      this.node.onaudioprocess = null;
       this.stream.getTracks().forEach((track) => track.stop());
       this.context.close();
       this.stream = null;
