@@ -22,6 +22,8 @@ module Shared
       @test = test
     end
 
+    attr_reader :test
+
     def id = @test.id
 
     def state_words = STATE_WORDS.fetch(@test.states, "")
@@ -46,6 +48,9 @@ module Shared
     def instrument_page
       "/jobs/#{@job.number}/measure?fan=#{@fan.key}&tool=#{instrument}#clamp-title"
     end
+
+    # Answered by pointing at what is there: no instrument, no page of its own, nothing to make safe first.
+    def by_eye? = instrument.nil? && elsewhere.empty? && !wants_dead?
 
     def elsewhere = [PAGES[@test.id]].compact
 

@@ -49,9 +49,16 @@ module Shared
       [set.causes, (set.probability * 100).round] if set.causes.size > 1
     end
 
-    # Quick looks where one stands, still worth it once it is decided: [[test, row]].
+    # Quick looks where one stands, once the first fault is sure: [[test, row]].
     def before_leaving
-      result.before_leaving.map { |row| [Fenbo::Diagnosis::Test[row.test], row] }
+      @before_leaving ||= result.before_leaving.map { |row| [Fenbo::Diagnosis::Test[row.test], row] }
+    end
+
+    # Those that are answered by eye or ear alone, when there are several to take together.
+    # @return [Array<Question>]
+    def round
+      list = before_leaving.map { |test, _| Question.new(job, position, test) }.select(&:by_eye?)
+      (list.size > 1) ? list : []
     end
 
     def next_test

@@ -59,6 +59,36 @@ RSpec.describe Shared::Company, :rolled_back do
       .to include "Looked for beside it"
   end
 
+  describe "the quick looks before leaving" do
+    before { see({"amps" => "over"}) }
+
+    def looks = last_response.body.scan(/name="seen\[(\w+)\]"/).flatten.uniq
+
+    it "asks them together once the first fault is sure, and takes what was seen in one press" do
+      get "/jobs/#{job.number}/measure?fan=evaporator-1"
+      asked = looks
+      expect(page).to include "Bearing worn is all but certain", "Before you leave"
+      expect(asked.size).to be > 1
+      form = {:fan => "evaporator-1", :client_id => SecureRandom.uuid,
+              "seen[#{asked.first}]" => Fenbo::Diagnosis::Test[asked.first].outcomes.first}
+      2.times { send_form "/jobs/#{job.number}/findings/round", **form }
+      expect(Finding.where(job:, test: asked.first).count).to eq 1
+      expect(Finding.where(job:, test: asked.drop(1)).count).to eq 0
+      get "/jobs/#{job.number}/measure?fan=evaporator-1"
+      expect(looks).not_to include asked.first
+    end
+
+    it "takes none of them where one cannot be" do
+      before = Finding.count
+      send_form "/jobs/#{job.number}/findings/round", :fan => "evaporator-1", "seen[mount_check]" => "good",
+        "seen[noise]" => "yodels"
+      expect(last_response.status).to eq 422
+      expect(Finding.count).to eq before
+      send_form "/jobs/#{job.number}/findings/round", fan: "evaporator-1", seen: "mount_check"
+      expect(page).to include "Nothing was chosen"
+    end
+  end
+
   it "reads a decision of before there were companions, and of another release" do
     decide
     fault = file(job).fault_at("evaporator-1")

@@ -31,7 +31,8 @@ RSpec.describe Policy, :rolled_back do
     "/jobs/:number/refrigerant/leaks/:leak/checks" => field, "/jobs/:number/refrigerant/:what/:id/void" => field,
     "/settings/people/:id/licence" => office, "/jobs/:number/replace" => field, "/jobs/:number/quote" => field + office,
     "/jobs/:number/quote/:version/answer" => field + office, "/jobs/:number/quote/:version/link" => field + office,
-    "/jobs/:number/findings" => field, "/jobs/:number/findings/:id/void" => field,
+    "/jobs/:number/findings" => field, "/jobs/:number/findings/round" => field,
+    "/jobs/:number/findings/:id/void" => field,
     "/jobs/:number/fit/features" => field, "/jobs/:number/fit/cleaning" => field,
     "/jobs/:number/fit/steps/:step" => field,
     "/jobs/:number/fit/steps/:step/undo" => field, "/jobs/:number/fitting" => field,
@@ -73,6 +74,7 @@ RSpec.describe Policy, :rolled_back do
   def sent(path)
     {
       "/jobs/:number/findings" => {test: "noise", outcome: "silent", client_id: SecureRandom.uuid},
+      "/jobs/:number/findings/round" => {"seen[noise]" => "silent"},
       "/jobs/:number/state" => {state: "L"}, "/jobs/:number/hand_over" => {summary: "done"},
       "/jobs/:number/prove/temperatures" => {arrival_c: "4"}, "/jobs/:number/fit/features" => {hub: "nut"},
       "/jobs/:number/fit/cleaning" => {parts: ["coil"], before: "2", after: "0"},

@@ -12,6 +12,14 @@ module Stations
         back_to back, "#{finding.test_short}: #{finding.label.downcase}."
       end
 
+      # A round of quick looks at once: what was not looked at stays unanswered.
+      post "/jobs/:number/findings/round" do
+        seen = Round.new(params[:seen], client_id).findings(position.key)
+        halt(*refuse(422, "Nothing was chosen", "Point at what you saw, at one look at least.")) if seen.empty?
+        taken = ActiveRecord::Base.transaction { seen.map { |one| take_or_refuse(one, TITLES) } }
+        back_to back, "#{taken.map { |one| "#{one.test_short}: #{one.label.downcase}" }.join("; ")}."
+      end
+
       post "/jobs/:number/findings/:id/void" do
         finding = take(Entries::Void.new(of: :findings, id: params[:id], reason: text(:reason, 200)))
         back_to back, "Taken back: #{finding.test_short.downcase}, #{finding.label.downcase}."

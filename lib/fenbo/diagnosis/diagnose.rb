@@ -63,7 +63,7 @@ module Fenbo
           healthy: posterior.healthy.round(4),
           none_of_these: posterior.none_of_these.round(4),
           next_tests: decisive? ? [] : next_tests.list.map { |proposal| proposal_row(proposal) },
-          before_leaving: before_leaving.map { |proposal| proposal_row(proposal) },
+          before_leaving: next_tests.before_leaving.map { |proposal| proposal_row(proposal) },
           stop: stop,
           contradictions:,
           open: open_rows,
@@ -96,9 +96,6 @@ module Fenbo
           again: proposal.again
         }
       end
-
-      # Quick looks where one stands that are still worth it once it is decided.
-      def before_leaving = decisive? ? next_tests.before_leaving : []
 
       def companions
         return [] if verdict == HEALTHY || verdict == "undetermined"

@@ -35,14 +35,13 @@ module Fenbo
           .first(Diagnosis.rules["most_next_tests"])
       end
 
-      # Quick looks in the present state that are still worth their minutes, whatever has
-      # been decided: what is overlooked now is a second trip.
+      # Once the first fault is sure: the quick looks in the present state at what stands open
+      # with it, and those still worth their minutes. What is overlooked now is a second trip.
       # @return [Array<Proposal>]
       def before_leaving
-        @before_leaving ||=
-          worthwhile.select { |one|
-            !one.again && one.minutes == one.test.minutes && one.minutes <= @limits["diagnosis.quick_look_minutes"]
-          }
+        return [] unless first_sure?
+        @before_leaving ||= (closing + worthwhile.select { |one| own(one.test).positive? })
+          .uniq(&:test).select { |one| quick?(one) }
       end
 
       # [[test, why]] for every test that is not offered.
@@ -60,9 +59,22 @@ module Fenbo
             .map { |test, value| proposal(test, value) }
       end
 
+      # That the likeliest cause is there, or that nothing is, whatever else may be there with it.
+      def first_sure?
+        [@posterior.causes.first.last, @posterior.healthy].max >= @limits["diagnosis.decisive"]
+      end
+
+      def sure?
+        @posterior.leading_sets.first.last >= @limits["diagnosis.decisive"]
+      end
+
+      def quick?(one)
+        !one.again && one.minutes == one.test.minutes && one.minutes <= @limits["diagnosis.quick_look_minutes"]
+      end
+
       # What stands open with a set that is sure, cheapest first.
       def closing
-        return [] if @posterior.leading_sets.first.last < @limits["diagnosis.decisive"]
+        return [] unless sure?
         @open_points.tests
           .sort_by { |test| [cost(test, @case_file.state), test.id] }
           .map { |test| proposal(test, [@outlook.saved(test) - cost(test, @case_file.state), 0].max) }
