@@ -45,6 +45,7 @@ module Fenbo
     autoload :QuoteAnswer, "fenbo/job_file/quote"
     autoload :Reading, "fenbo/job_file/reading"
     autoload :RefrigerantMove, "fenbo/job_file/circuit"
+    autoload :SignedWork, "fenbo/job_file/signed_work"
     autoload :Site, "fenbo/job_file/site"
     autoload :StoredFile, "fenbo/job_file/photo"
     autoload :StationDone, "fenbo/job_file/progress"

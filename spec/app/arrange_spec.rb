@@ -92,7 +92,7 @@ RSpec.describe "arranging a job", :rolled_back do
     expect([closed.findings.count, closed.readings.count, closed.decisions.count]).to eq [0, 0, 1]
     send_form "/jobs/#{job.number}/close"
     expect(status).to eq 303
-    send_form "/jobs/#{job.number}/reopen"
+    send_form "/jobs/#{job.number}/reopen", reopen: "the old noise again"
     expect(job.reload.status).to eq "open"
   end
 

@@ -48,7 +48,7 @@ RSpec.describe "learning from closed jobs", :rolled_back do
     job = closed("winding_open")
     expect(count("winding_open")).to eq before + 1
     expect(kept["findings"]["winding_open winding_ohms dead"]["open"]).to be >= 1
-    Logbook.new(job.reload, technician).take(Entries::Reopen.new)
+    Logbook.new(job.reload, technician).take(Entries::Reopen.new(reason: "it came back"))
     expect(count("winding_open")).to eq before
   end
 

@@ -28,6 +28,7 @@ RSpec.describe "readings that come by themselves" do
 
   it "records from the microphone, reads it and keeps it with its fan" do
     visit "/jobs/#{job.number}/sounds?fan=evaporator-2"
+    expect(page).to have_button "Record", disabled: false
     # Stopped as soon as it can be, however slow the machine.
     page.execute_script(<<~JS)
       const named = (words) => [...document.querySelectorAll("button")].find((one) => one.textContent.trim() === words);
@@ -36,7 +37,7 @@ RSpec.describe "readings that come by themselves" do
     JS
     expect(page).to have_content "Too short"
     click_button "Record"
-    sleep 3
+    expect(page).to have_content(/[1-6] s to go/)
     click_button "Stop"
     told "Recording kept"
     kept = Reading.where(kind: "sound", job:).order(:id).last

@@ -33,6 +33,8 @@ export function recorder() {
   return {
     words: "Uses this device's microphone; nothing leaves Fenbo.",
     button: "Record",
+    // The button waits for this script: a press before it came would be lost.
+    asleep: false,
     async toggle() {
       this.stream ? this.finish(false) : await this.start();
     },
@@ -62,18 +64,22 @@ export function recorder() {
       source.connect(this.node);
       this.node.connect(this.context.destination);
       this.button = "Stop";
-      this.begun = Date.now();
     },
     take(samples) {
       this.chunks.push(new Float32Array(samples));
       const loud = Math.sqrt(samples.reduce((sum, one) => sum + one * one, 0) / samples.length);
       this.$refs.level.style.setProperty("--level", Math.min(1, loud * 4).toFixed(3));
-      const left = SECONDS - (Date.now() - this.begun) / 1000;
+      const left = SECONDS - this.seconds();
       this.words = loud > 0.7 ? "Too loud: hold it further off." : `${Math.max(0, Math.ceil(left))} s to go`;
       if (left <= 0) this.finish(true);
     },
+    // Of sound, not of the clock: a busy device drops some.
+    seconds() {
+      return this.chunks.reduce((sum, chunk) => sum + chunk.length, 0) / this.context.sampleRate;
+    },
     finish(whole) {
       const rate = this.context.sampleRate;
+      const seconds = this.seconds();
       this.node.disconnect();
       // What the sound card still hands over would write its seconds over the words below.
       this.node.onaudioprocess = null;
@@ -81,7 +87,6 @@ export function recorder() {
       this.context.close();
       this.stream = null;
       this.button = "Record";
-      const seconds = this.chunks.reduce((sum, chunk) => sum + chunk.length, 0) / rate;
       if (!whole && seconds < 2) {
         this.words = "Too short: it takes two seconds at least.";
         return;

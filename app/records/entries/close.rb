@@ -18,7 +18,7 @@ module Entries
       if decisions.any?(&:awaits_countersign?) && !book.user.technician?
         return [:close, "The apprentice's decision waits for a technician's countersign."]
       end
-      [:close, "Have it signed first."] unless book.job.handover&.signed?
+      Signing.against(book)
     end
 
     def append(book)

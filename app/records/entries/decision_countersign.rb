@@ -1,9 +1,16 @@
 # frozen_string_literal: true
 
 module Entries
-  # A technician stands for what an apprentice decided about a fault.
-  DecisionCountersign = Entry.of(:fault) do
+  # A technician stands for what an apprentice decided about a fault: for the decision they
+  # read, not for one that took its place meanwhile. `read` is its id.
+  DecisionCountersign = Entry.of(:fault, read: nil) do
     def action = :countersign
+
+    def against(book)
+      standing = book.job.decision(fault)
+      return if read.nil? || standing.nil? || standing.id == read
+      [:countersign, "It was decided anew since you read it: look at what stands now."]
+    end
 
     def append(book)
       standing = book.job.decision(fault) or raise ActiveRecord::RecordNotFound

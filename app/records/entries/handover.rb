@@ -4,6 +4,8 @@ module Entries
   # What a customer signs.
   HANDOVER_WORDS = %w[summary seen_besides next_visit_at next_visit_for].freeze
 
+  UNSIGNED = {signature: nil, signed_name: nil, signed_at: nil, signed_digest: nil, signed_work: nil}.freeze
+
   # The handover as written, and the signature where one was drawn. Nothing drawn keeps what
   # was signed before; other words drop it.
   # `version` is that of the text it was written over.
@@ -14,16 +16,21 @@ module Entries
       row.lock_version = version if version && row.persisted?
       row.assign_attributes(**values, user: book.user)
       # A signature stands under the words it was given for.
-      row.assign_attributes(signature: nil, signed_name: nil, signed_at: nil) if (row.changed & HANDOVER_WORDS).any?
-      row.update!(signed(book))
+      row.assign_attributes(UNSIGNED) if (row.changed & HANDOVER_WORDS).any?
+      row.save!
+      sign(row, book) if signature
       book.finish("hand_over") if row.signed_at
       row
     end
 
     private
 
-    def signed(book)
-      signature ? {signature:, signed_name:, signed_at: book.now} : {}
+    # With the work it stands under, the words just kept among it.
+    def sign(row, book)
+      work = Fenbo::JobFile::SignedWork.new(book.reread)
+      Signature.create!(job: book.record, user: book.user, name: signed_name, strokes: signature, digest: work.digest,
+        work: work.to_h, signed_at: book.now)
+      row.update!(signature:, signed_name:, signed_at: book.now, signed_digest: work.digest, signed_work: work.to_h)
     end
   end
 end

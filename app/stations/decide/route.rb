@@ -41,7 +41,7 @@ module Stations
       end
 
       post "/jobs/:number/decide/countersign" do
-        take(Entries::DecisionCountersign.new(fault: fault_here.key))
+        take_or_refuse(Entries::DecisionCountersign.new(fault: fault_here.key, read: text(:read, 40)), "Decided anew")
         back_to "/jobs/#{job.number}/decide?fan=#{spot}", "Countersigned."
       end
 

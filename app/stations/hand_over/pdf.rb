@@ -210,6 +210,7 @@ module Stations
         paper.section "Signed"
         paper.strokes handover.signature
         paper.small "#{handover.signed_name}, #{words.day_clock(handover.signed_at)}"
+        @report.signed_lines.each { |line| paper.small line }
       end
 
       def unsigned

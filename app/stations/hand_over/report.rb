@@ -52,6 +52,14 @@ module Stations
 
       def handover = job.handover
 
+      # What stands under the signature: the digest of the work it was given for, and what is
+      # not any more as it was then.
+      def signed_lines
+        digest = handover&.signed_digest or return []
+        changed = Entries::Signing.changed_words(job)
+        ["Of what was signed, SHA-256: #{digest}", ("Since then #{changed} changed." if changed)].compact
+      end
+
       def findings = job.live_findings
 
       def readings(phase) = job.readings_of("amps", phase:)

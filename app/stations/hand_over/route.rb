@@ -23,17 +23,17 @@ module Stations
       end
 
       post "/jobs/:number/close" do
-        close
+        settle Entries::Close.new
         back_to "/jobs/#{job.number}/hand_over", (job.closed? ? "Closed." : "A technician countersigns it next.")
       end
 
       post "/jobs/:number/close/countersign" do
-        take Entries::CloseCountersign.new
+        settle Entries::CloseCountersign.new(read: text(:read, 64))
         back_to "/jobs/#{job.number}/hand_over", "Countersigned and closed."
       end
 
       post "/jobs/:number/reopen" do
-        take Entries::Reopen.new
+        settle Entries::Reopen.new(reason: text(:reopen, 500))
         back_to "/jobs/#{job.number}/hand_over", "Open again."
       end
 
@@ -60,10 +60,10 @@ module Stations
         take form.entry
       end
 
-      def close
-        take Entries::Close.new
+      def settle(entry)
+        take entry
       rescue Logbook::Refused => problem
-        halt 422, page(faults: {"close" => problem.message})
+        halt 422, page(faults: {problem.field.to_s => problem.message}, typed: params)
       end
     end
   end

@@ -8,7 +8,8 @@ module Fenbo
     Job = Shape.of(
       version: Integer, uid: String, number: Integer, unit: Unit, fan: Shape.maybe(String),
       technician: Shape.maybe(Person), complaint: String, complaint_kinds: [String], recent_work: Shape::FLAG,
-      access_notes: Shape.maybe(String), status: String, cancel_reason: Shape.maybe(String), station: String,
+      access_notes: Shape.maybe(String), status: String, cancel_reason: Shape.maybe(String),
+      reopen_reason: Shape.maybe(String), station: String,
       opened_at: Time,
       closed_at: Shape.maybe(Time), closed_by: Shape.maybe(Person), countersigned_by: Shape.maybe(Person),
       box_c: Shape.maybe(Float), box_read_at: Shape.maybe(Time), earlier_c: Shape.maybe(Float),
