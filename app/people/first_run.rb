@@ -9,7 +9,20 @@ module People
     end
 
     post "/first-run" do
-      redirect to("/"), 303 if User.any?
+      user = User.transaction { first }
+      redirect to("/"), 303 unless user
+      halt 422, erb(:first_run, locals: {user:}) unless user.persisted?
+      session.clear
+      open_session(user)
+      redirect to("/settings"), 303
+    end
+
+    private
+
+    # Nil where somebody was quicker: one after another, however many press at once.
+    def first
+      User.connection.execute("LOCK TABLE users IN SHARE ROW EXCLUSIVE MODE")
+      return if User.uncached { User.any? }
       user =
         User.new(
           name: params[:name],
@@ -17,13 +30,8 @@ module People
           password: params[:password],
           role: "office"
         )
-      halt 422, erb(:first_run, locals: {user:}) unless user.save
-      session.clear
-      open_session(user)
-      redirect to("/settings"), 303
+      user.tap(&:save)
     end
-
-    private
 
     def open_door? = true
   end

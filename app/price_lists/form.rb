@@ -27,7 +27,7 @@ module PriceLists
     private
 
     def keep(name, kind, terms, rows)
-      Supplier.transaction do
+      Supplier.transaction(requires_new: true) do
         supplier = Supplier.lock.find_by("lower(name) = ?", name.downcase) || Supplier.new(name:)
         supplier.update!(kind:, terms:)
         supplier.supplier_prices.delete_all

@@ -32,14 +32,24 @@ class Logbook
   # @return what the entry's `append` gives back, most often its row
   def take(entry)
     raise NotAllowed, Policy.why_not(entry.action) unless Policy.allows?(user, entry.action)
+    ActiveRecord::Base.transaction do
+      # One entry after another on one job: the second sees what the first left.
+      record.lock!
+      ActiveRecord::Base.connection.clear_query_cache
+      append(entry)
+    end
+  end
+
+  def append(entry)
     if record.closed? && !entry.after_closing?
       # Sent again because its answer was lost: it was taken while the job was open.
       return entry.known(self) || raise(Refused.new(:closed, closed))
     end
     field, message = entry.against(self)
     raise Refused.new(field, message) if message
-    ActiveRecord::Base.transaction { entry.append(self) }
+    entry.append(self)
   end
+  private :append
 
   # What is signed stays signed, whoever still has a page of it open.
   def closed

@@ -21,7 +21,9 @@ module Recorded
     def record(client_id:, taken_at: Time.now, **attributes)
       known = find_by(client_id:)
       return known if known&.same_as?(attributes)
-      create!(client_id: known ? SecureRandom.uuid : client_id, taken_at:, **attributes)
+      transaction(requires_new: true) do
+        create!(client_id: known ? SecureRandom.uuid : client_id, taken_at:, **attributes)
+      end
     rescue ActiveRecord::RecordNotUnique
       # Two posts at once: the other one has it.
       find_by!(client_id:)

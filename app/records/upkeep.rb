@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
 # What is done every night: what the shop's jobs teach is counted anew, files made to be
-# fetched, refused pages, ended sessions and throttles that have run out are dropped, and the tables that
-# grow are made quick to read.
+# fetched, refused pages, answers of posts, ended sessions and throttles that have run out are
+# dropped, and the tables that grow are made quick to read.
 class Upkeep < WorkQueue::Work
   HOUR = 3
   GROWING = %w[readings findings motors blades].freeze
@@ -16,6 +16,7 @@ class Upkeep < WorkQueue::Work
     ShopExperience.recount
     ReportBundle.drop_old
     RefusedPage.drop_old
+    TakenPost.drop_old
     EndedSession.sweep
     connection = ActiveRecord::Base.connection
     connection.execute("DELETE FROM throttles WHERE expires_at < now() AT TIME ZONE 'UTC'")

@@ -9,6 +9,7 @@ module Shared
     include Words
     include Pictures
     include InstrumentPictures
+    include Once
 
     SHARED_VIEWS = File.expand_path("views", __dir__)
 

@@ -8,11 +8,11 @@ module Entries
 
   # The handover as written, and the signature where one was drawn. Nothing drawn keeps what
   # was signed before; other words drop it.
-  # `version` is that of the text it was written over.
+  # `version` is that of the text it was written over, 0 where there was none.
   Handover = Entry.of(:values, version: nil, signature: nil, signed_name: nil) do
     # @raise [ActiveRecord::StaleObjectError] where somebody wrote it meanwhile
     def append(book)
-      row = book.record.handover || ::Handover.new(job: book.record)
+      row = book.record.handover || ::Handover.new(job: book.record, lock_version: 1)
       row.lock_version = version if version && row.persisted?
       row.assign_attributes(**values, user: book.user)
       # A signature stands under the words it was given for.

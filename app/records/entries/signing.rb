@@ -4,8 +4,14 @@ module Entries
   # That a job is signed, and as it stands: what changed since wants another signature.
   module Signing
     PARTS = {
-      "complaint" => "the complaint", "words" => "the text", "decisions" => "the decisions",
-      "findings" => "what was found", "readings" => "the readings", "photos" => "the photos", "parts" => "the parts", "steps" => "the work",
+      "complaint" => "the complaint",
+      "words" => "the text",
+      "decisions" => "the decisions",
+      "findings" => "what was found",
+      "readings" => "the readings",
+      "photos" => "the photos",
+      "parts" => "the parts",
+      "steps" => "the work",
       "proof" => "the proof"
     }.freeze
 

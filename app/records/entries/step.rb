@@ -15,7 +15,7 @@ module Entries
 
     def append(book)
       before = plan(book)
-      row = keep(book)
+      row = WorkStep.transaction(requires_new: true) { keep(book) }
       stand(book)
       finish(book, before.task) if plan(book, reread: true).finished?
       row

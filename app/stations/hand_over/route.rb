@@ -11,7 +11,7 @@ module Stations
       post "/jobs/:number/hand_over" do
         form = Form.new(params)
         halt 422, page(faults: form.faults, typed: params) unless form.read
-        keep(form)
+        take form.entry
         back_to "/jobs/#{job.number}/hand_over", "Kept."
       end
 
@@ -51,14 +51,6 @@ module Stations
 
       # Of what is kept, so that nobody writes over what somebody else wrote meanwhile.
       def version = Handover.where(job_id: record.id).pick(:lock_version).to_i
-
-      # Two first saves at once: the second finds the other's row.
-      def keep(form)
-        take form.entry
-      rescue ActiveRecord::RecordNotUnique
-        record.reload
-        take form.entry
-      end
 
       def settle(entry)
         take entry
