@@ -20,6 +20,10 @@ class Gatekeeper
   # The machine itself, and addresses in figures: no name of a stranger's points at those.
   OWN = /\A(localhost|\d{1,3}(\.\d{1,3}){3}|\[[0-9a-f:]+\])\z/i
 
+  # Headers by which anybody can claim to be somebody else, or to have reached another address.
+  CLAIMS = %w[HTTP_X_FORWARDED_FOR HTTP_X_FORWARDED_HOST HTTP_X_FORWARDED_PORT HTTP_X_FORWARDED_PROTO
+    HTTP_X_FORWARDED_SCHEME HTTP_X_FORWARDED_SSL HTTP_FORWARDED].freeze
+
   # @param hosts [Array<String>] names this Fenbo is reached by, besides the machine's own
   # @param proxies [Array<String>] addresses whose word about the peer is taken
   def initialize(app, hosts: [], proxies: [])
@@ -32,8 +36,10 @@ class Gatekeeper
     return refuse(400, "Not our address", "Fenbo is not reached by that name. Ask the office for the right one.") unless
       ours?(env["HTTP_HOST"] || env["SERVER_NAME"])
     return refuse(413, "Too large", "That is more than fits through here. Nothing was taken.") if too_large?(env)
+    scheme = scheme(env)
     env["REMOTE_ADDR"] = peer(env)
-    env.delete("HTTP_X_FORWARDED_FOR")
+    CLAIMS.each { |name| env.delete(name) }
+    env["rack.url_scheme"], env["HTTPS"] = "https", "on" if scheme == "https"
     missing_asset(env, @app.call(env))
   end
 
@@ -54,6 +60,11 @@ class Gatekeeper
     own = env["REMOTE_ADDR"].to_s
     return own unless @proxies.include?(own)
     env["HTTP_X_FORWARDED_FOR"].to_s.split(",").map(&:strip).reject { |one| @proxies.include?(one) }.last || own
+  end
+
+  # How the browser reached us; a proxy of ours is believed.
+  def scheme(env)
+    @proxies.include?(env["REMOTE_ADDR"].to_s) ? env["HTTP_X_FORWARDED_PROTO"].to_s.downcase : env["rack.url_scheme"]
   end
 
   # What is not there today may be there after the next release.

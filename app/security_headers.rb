@@ -25,12 +25,16 @@ class SecurityHeaders
     "permissions-policy" => "camera=(self), microphone=(self), geolocation=()"
   }.freeze
 
+  # Once reached by TLS, never again without it: half a year.
+  STRICT = {"strict-transport-security" => "max-age=#{182 * 86_400}"}.freeze
+
   def initialize(app)
     @app = app
   end
 
   def call(env)
     status, headers, body = @app.call(env)
-    [status, HEADERS.merge(headers), body]
+    own = (env["rack.url_scheme"] == "https") ? HEADERS.merge(STRICT) : HEADERS
+    [status, own.merge(headers), body]
   end
 end

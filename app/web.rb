@@ -65,8 +65,7 @@ module Web
           secrets: [secret],
           same_site: :lax,
           httponly: true,
-          expire_after: 2 * WEEK,
-          secure: ENV["FENBO_SECURE_COOKIE"] == "1"
+          expire_after: 2 * WEEK
         use Rack::Attack
         run ->(env) { Paths.route(env["PATH_INFO"]).call(env) }
       end
@@ -80,11 +79,12 @@ module Web
     end
 
     def call(env)
+      return away(env, Patience::Frozen.new("still resting")) if Patience.resting?
       @app.call(env)
     rescue *Database::AWAY => problem
       away(env, problem)
     rescue ActiveRecord::StatementInvalid => problem
-      raise unless Database::AWAY.any? { |kind| problem.cause.is_a?(kind) } || problem.cause.is_a?(PG::DiskFull)
+      raise unless Database::AWAY_FOR_NOW.any? { |kind| problem.cause.is_a?(kind) }
       away(env, problem)
     end
 

@@ -19,6 +19,7 @@ begin
     .new do |o|
       o.on("--port N", Integer) { |value| options[:port] = value }
       o.on("--bind ADDRESS") { |value| options[:bind] = value }
+      o.on("--tls CERTIFICATE,KEY", Array) { |value| options[:tls] = value }
       o.on("--no-demo") { options[:demo] = false }
       o.on("--reset-demo") { options[:reset] = true }
     end
@@ -27,6 +28,10 @@ rescue OptionParser::ParseError => problem
   abort "#{problem.message}. See bin/start --help."
 end
 abort "--port wants a number from 1 to 65535." unless options[:port].between?(1, 65_535)
+
+if options[:tls] && (options[:tls].size != 2 || options[:tls].any? { |file| !File.readable?(file) })
+  abort "--tls wants two files that can be read, PEM: --tls fenbo.crt,fenbo.key"
+end
 
 def say(text) = puts("  #{text}")
 
@@ -93,11 +98,15 @@ if options[:demo] && User.none?
   give_up("the demo world could not be loaded", "bin/start --reset-demo") unless loaded
 end
 
+# Migrations and the demo had their time; a page gives up on a database that stands still.
+Database.connect(patience: Database::PATIENCE)
+
 require "puma"
 require "puma/configuration"
 require "puma/launcher"
 
-address = "http://#{options[:bind].include?(":") ? "[#{options[:bind]}]" : options[:bind]}:#{options[:port]}"
+host = options[:bind].include?(":") ? "[#{options[:bind]}]" : options[:bind]
+address = "#{options[:tls] ? "https" : "http"}://#{host}:#{options[:port]}"
 File.write(File.join(ROOT, "var", "running"), "#{Process.pid} #{address}")
 at_exit { File.delete(File.join(ROOT, "var", "running")) if File.exist?(File.join(ROOT, "var", "running")) }
 
@@ -143,7 +152,12 @@ keep_running("worker")
 
 configuration =
   Puma::Configuration.new do |config|
-    config.bind "tcp://#{options[:bind].include?(":") ? "[#{options[:bind]}]" : options[:bind]}:#{options[:port]}"
+    if options[:tls]
+      certificate, key = options[:tls].map { |file| File.expand_path(file) }
+      config.ssl_bind(host, options[:port], cert: certificate, key:)
+    else
+      config.bind "tcp://#{host}:#{options[:port]}"
+    end
     config.threads 2, Database::THREADS
     config.http_content_length_limit Gatekeeper::LARGEST
     config.environment ENV["RACK_ENV"]

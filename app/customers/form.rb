@@ -9,15 +9,14 @@ module Customers
     end
 
     def save
-      @customer.assign_attributes(
-        name: text(:name, longest: 120),
-        contact: text(:contact, longest: 120),
-        phone: text(:phone, longest: 40),
-        overtime_allowed: flag(:overtime_allowed),
-        approval_limit_cents: cents(:approval_limit),
-        rules: text(:rules),
-        **lock
-      )
+      @customer.assign_attributes(**sent(
+        name: [:name, text(:name, longest: 120)],
+        contact: [:contact, text(:contact, longest: 120)],
+        phone: [:phone, text(:phone, longest: 40)],
+        overtime_allowed: [:name, flag(:overtime_allowed)],
+        approval_limit_cents: [:approval_limit, cents(:approval_limit)],
+        rules: [:rules, text(:rules)]
+      ), **lock)
       adopt(@customer)
       site = site()
       return false unless clean?
@@ -27,15 +26,17 @@ module Customers
 
     private
 
+    # Fields that came with the form; one that did not come was not emptied by anybody.
+    def sent(fields)
+      fields.filter_map { |column, (field, value)| [column, value] if params.key?(field.to_s) }.to_h
+    end
+
     def site
       name = text(:site_name, longest: 120) or return nil
       site = @customer.sites.find { |one| one.name == name } || @customer.sites.build
-      site.assign_attributes(
-        name:,
-        address: text(:site_address),
-        access_notes: text(:site_access),
-        hours: text(:site_hours, longest: 200)
-      )
+      told = {address: text(:site_address), access_notes: text(:site_access), hours: text(:site_hours, longest: 200)}
+      # Of a site that is known, what was left empty stays as it is: its fields come up empty.
+      site.assign_attributes(name:, **told.compact)
       site
     end
   end

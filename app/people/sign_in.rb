@@ -3,6 +3,9 @@
 module People
   # Signing in and out.
   class SignIn < Shared::Route
+    # Fewer wrong passwords than these are one's own slips.
+    TOLD_FROM = 3
+
     get "/sign-in" do
       redirect to("/first-run"), 303 if User.none?
       redirect to("/"), 303 if current_user
@@ -18,6 +21,7 @@ module People
       env["rack.session.options"][:renew] = true
       session.clear
       open_session(user)
+      warn_of_tries(user)
       redirect to(target), 303
     end
 
@@ -28,6 +32,14 @@ module People
     end
 
     private
+
+    # Whoever is tried to be broken in at hears of it.
+    def warn_of_tries(user)
+      count, last = user.tell_wrong_tries
+      return unless count && count >= TOLD_FROM
+      tell "Before this, a wrong password was tried #{count} times for your name, last #{day_clock(last)}. " \
+        "If that was not you: choose a new password in the settings."
+    end
 
     def open_door? = true
 

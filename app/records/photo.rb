@@ -7,7 +7,11 @@ class Photo < ApplicationRecord
 
   def self.keep(io, **attributes)
     file = PhotoUploader.upload(io, :store)
+    Thumbnails.of(file)
     record(image_data: file.data, **attributes)
+  rescue Vips::Error
+    # Whole by its heading, but not behind it.
+    raise Logbook::Refused.new(:photo, "The photo is broken: it cannot be opened.")
   end
 
   def file = PhotoUploader.uploaded_file(image_data)

@@ -1,11 +1,14 @@
 # frozen_string_literal: true
 
 require "marcel"
+require "vips"
 
 # What counts as a photo: decided by its content, never by its name.
 class PhotoUploader < Shrine
   TYPES = {"image/jpeg" => "JPEG", "image/png" => "PNG", "image/webp" => "WebP"}.freeze
   LARGEST = 12 * 1024 * 1024
+  # A few kilobytes can say that they are billions of pixels.
+  MOST_PIXELS = 60_000_000
 
   root = File.expand_path(ENV.fetch("FENBO_FILES", "../../var/files"), ENV["FENBO_FILES"] ? "/" : __dir__)
   self.storages = {
@@ -25,6 +28,16 @@ class PhotoUploader < Shrine
     return "Choose a photo first." if io.nil? || io.size.zero?
     return "The photo is larger than #{LARGEST / 1024 / 1024} MB." if io.size > LARGEST
     type = determine_mime_type(io)
-    "This is no photo. #{TYPES.values.join(", ")} can be kept." unless TYPES.key?(type)
+    return "This is no photo. #{TYPES.values.join(", ")} can be kept." unless TYPES.key?(type)
+    "The photo has more than #{MOST_PIXELS / 1_000_000} million points." if pixels(io) > MOST_PIXELS
+  rescue Vips::Error
+    "The photo is broken: it cannot be opened."
+  end
+
+  # By its heading alone; nothing of it is unpacked.
+  def self.pixels(io)
+    picture = io.respond_to?(:path) ? Vips::Image.new_from_file(io.path) : Vips::Image.new_from_buffer(io.read, "")
+    io.rewind
+    picture.width * picture.height
   end
 end

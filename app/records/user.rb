@@ -46,7 +46,16 @@ class User < ApplicationRecord
   def self.authenticate(login, password)
     # The digest is computed even for an unknown name, so that time tells nothing.
     user = find_by(login: login.to_s.strip.downcase, active: true)
-    (user || dummy).authenticate(password.to_s) && user
+    return user if (user || dummy).authenticate(password.to_s) && user
+    user&.class&.where(id: user.id)&.update_all(["wrong_tries = wrong_tries + 1, wrong_tried_at = ?", Time.now])
+    nil
+  end
+
+  # How often a wrong password was tried since the last right one, and when last; told once.
+  # @return [Array(Integer, Time), nil]
+  def tell_wrong_tries
+    return if wrong_tries.zero?
+    [wrong_tries, wrong_tried_at].tap { self.class.where(id:).update_all(wrong_tries: 0, wrong_tried_at: nil) }
   end
 
   def self.dummy

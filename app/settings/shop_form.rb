@@ -8,10 +8,16 @@ module Settings
     # To what a total is rounded, in cents.
     ROUNDINGS = Fenbo::Decision::Quote::ROUNDINGS.to_h { |cents| [cents.to_s, format("%.2f", cents / 100.0)] }.freeze
 
+    # What an hour, a way and a kilowatt hour cost at most, in cents: more is a slip of the finger.
+    MOST = {rate: 200_000, trip: 1_000_000, tariff: 1000}.freeze
+
     def save
       name = text(:shop_name, longest: 60, required: "The shop needs a name.")
       rate, trip, tariff = cents(:rate), cents(:trip), cents(:tariff)
       fault(:rate, "The rate is needed.") if rate.nil?
+      MOST.each { |field, cents|
+        fault(field, "At most #{Shared::Shop.money(cents)}.") if {rate:, trip:, tariff:}[field].to_i > cents
+      }
       quoting = {"tax_percent" => number(:tax, 0..100), "deposit_percent" => number(:deposit, 0..100),
                  "currency" => choice(:currency, CURRENCIES),
                  "rounding_cents" => choice(:rounding, ROUNDINGS.keys)&.to_i,

@@ -49,6 +49,8 @@ module Shared
     before do
       cache_control :no_store
       @session_before = session.to_hash
+      # Reached by TLS, the cookie never travels without it.
+      env["rack.session.options"][:secure] = request.ssl?
       raise Sinatra::BadRequest, "unreadable" if unreadable?(params)
       if writing? && !TOKEN.accepts?(env)
         halt(

@@ -80,8 +80,16 @@ module Units
       return false unless check
       values = @values
       motor = @position.motor_now || FittedMotor.new(fan_position: @position, installed_on: Date.today)
-      motor.update!(values)
+      # Written over another plate than the one that stands there now.
+      if params["motor"] && params["motor"] != self.class.motor(@position)
+        raise ActiveRecord::StaleObjectError.new(motor,
+          "update")
+      end
+      motor.update!(**values, **lock)
     end
+
+    # Which motor the form is about: its uid, or that there is none.
+    def self.motor(position) = position.motor_now&.uid || "none"
 
     private
 

@@ -5,6 +5,7 @@ require "fileutils"
 require "open3"
 require "securerandom"
 require "socket"
+require_relative "whole_file"
 
 # Fenbo's own PostgreSQL: on loopback, data under var/, nobody else's business.
 #
@@ -24,7 +25,7 @@ class PrivatePostgres
   # Starts it unless it runs already; left over from a killed run it is adopted.
   def start
     prepare_home
-    create unless File.exist?(File.join(data, "PG_VERSION"))
+    create unless File.exist?(data)
     return self if running?
     @log.call("starting the database")
     clear_stale_pid
@@ -37,9 +38,10 @@ class PrivatePostgres
     control("stop", "-m", "fast", "-w", "-t", "20") if running?
   end
 
+  # A killed server whose process nobody has taken away yet counts as dead.
   def running?
-    _, status = control_quietly("status")
-    status.success?
+    pid = File.exist?(pid_file) ? File.open(pid_file, &:gets).to_i : 0
+    pid.positive? && postgres?(pid)
   end
 
   def url(database)
@@ -61,7 +63,12 @@ class PrivatePostgres
 
   def log_file = File.join(@home, "log")
 
-  def port = File.exist?(port_file) ? File.read(port_file).to_i : nil
+  def pid_file = File.join(data, "postmaster.pid")
+
+  # Nil where it is not known, or was being written when somebody pulled the plug.
+  def port
+    File.exist?(port_file) ? File.read(port_file).to_i.then { |one| one if one.positive? } : nil
+  end
 
   def port_file = File.join(@home, "port")
 
@@ -90,37 +97,53 @@ class PrivatePostgres
     system("runuser", "-u", owner, "--", "test", "-x", folder, out: File::NULL, err: File::NULL)
   end
 
+  # Made beside its place and moved there once it is whole: what was killed in the middle
+  # counts for nothing.
   def create
     @log.call("creating the database")
+    # One of its own: who was killed may have left a program behind that still writes.
+    FileUtils.rm_rf(Dir["#{data}.*.half"])
+    half = "#{data}.#{Process.pid}.half"
     file = File.join(@home, "password")
-    File.write(file, SecureRandom.hex(24), perm: 0o600)
+    WholeFile.write(file, SecureRandom.hex(24), perm: 0o600)
     FileUtils.chown(owner, nil, file) if root?
-    run("initdb", "-D", data, "-U", USER, "--pwfile", file, "-A", "scram-sha-256", "-E", "UTF8", "--locale", "C.UTF-8")
+    run("initdb", "-D", half, "-U", USER, "--pwfile", file, "-A", "scram-sha-256", "-E", "UTF8", "--locale", "C.UTF-8")
+    File.rename(half, data)
   end
 
-  def launch
+  # Children of a server that was killed hold its memory until they notice: tried again.
+  def launch(tries = 15)
     options = "-p #{port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=40"
     options += " -c fsync=off -c synchronous_commit=off -c full_page_writes=off" unless @durable
     control("start", "-w", "-t", "60", "-l", log_file, "-o", options)
   rescue Failed
+    if tries.positive? && last_words.include?("pre-existing shared memory")
+      sleep 1
+      return launch(tries - 1)
+    end
     raise Failed,
-      "the database did not start; its last " \
-      "words:\n#{File.exist?(log_file) ? File.readlines(log_file).last(5).join : "(none)"}"
+      "the database did not start; its last words:\n#{last_words}"
+  end
+
+  def last_words
+    File.exist?(log_file) ? File.readlines(log_file).last(5).join : "(none)"
   end
 
   # A killed server leaves its PID file behind; when that process is gone, or is
   # no PostgreSQL of ours, the file is in the way.
   def clear_stale_pid
-    file = File.join(data, "postmaster.pid")
-    return unless File.exist?(file)
-    pid = File.open(file, &:gets).to_i
-    FileUtils.rm_f(file) unless pid.positive? && File.exist?("/proc/#{pid}/exe") && postgres?(pid)
+    FileUtils.rm_f(pid_file) unless running?
   end
 
-  def postgres?(pid) = File.read("/proc/#{pid}/cmdline").include?(data)
+  # Of one that is dead and not taken away yet the command line is empty.
+  def postgres?(pid)
+    File.read("/proc/#{pid}/cmdline").include?(data)
+  rescue Errno::ENOENT, Errno::ESRCH
+    false
+  end
 
   def write_port(number)
-    File.write(port_file, number)
+    WholeFile.write(port_file, number.to_s)
   end
 
   def free_port
@@ -138,10 +161,6 @@ class PrivatePostgres
   end
 
   def control(action, *rest) = run("pg_ctl", action, "-D", data, *rest)
-
-  def control_quietly(action)
-    Open3.capture2e(*as_owner(program("pg_ctl"), action, "-D", data), chdir: "/")
-  end
 
   # pg_ctl's server keeps the output open, so it goes to a file and not a pipe.
   def run(name, *rest)

@@ -2,6 +2,7 @@
 
 require "fileutils"
 require "securerandom"
+require_relative "whole_file"
 
 # The key that signs and encrypts session cookies: made once, kept in var/,
 # readable by its owner only.
@@ -11,7 +12,7 @@ module Secrets
   def session(root)
     file = File.join(root, "var", "secret")
     FileUtils.mkdir_p(File.dirname(file))
-    File.write(file, SecureRandom.hex(64), perm: 0o600) unless File.size?(file)
+    WholeFile.write(file, SecureRandom.hex(64), perm: 0o600) unless File.size?(file)
     File.read(file)
   end
 end

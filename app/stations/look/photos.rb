@@ -16,7 +16,23 @@ module Stations
         photo.file.open { |io| io.read }
       end
 
+      get "/photos/:id/small" do
+        photo = Photo.live.find_by!(client_id: uuid(params[:id]))
+        small = small(photo) or redirect to("/photos/#{photo.client_id}"), 303
+        content_type "image/webp"
+        cache_control :private, max_age: 86_400
+        small.open { |io| io.read }
+      end
+
       private
+
+      # Of one that came in a job file it is made when it is first asked for.
+      def small(photo)
+        Thumbnails.of(photo.file)
+      rescue Vips::Error => problem
+        env["rack.errors"].puts "no small copy of photo #{photo.client_id}: #{problem.message.lines.first}"
+        nil
+      end
 
       def at
         Fenbo::JobFile::STATIONS.include?(params[:station]) ? params[:station] : "look"

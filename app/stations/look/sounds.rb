@@ -11,8 +11,12 @@ module Stations
       post "/jobs/:number/sounds" do
         need :record
         sound = form(params)
-        halt 422, page(sound) unless sound.ask(bytes)
+        halt 422, page(sound) unless Shared::Heavy.turn { sound.ask(bytes) }
         keep(sound)
+      rescue Shared::Heavy::Busy
+        headers "retry-after" => Shared::Heavy::PATIENCE.to_s
+        sound.fault("wav", "Another recording is being read. Wait a moment, then send this one again.")
+        halt 503, page(sound)
       end
 
       get "/jobs/:number/sounds/:id.wav" do

@@ -11,6 +11,8 @@ module Fenbo
     COUNTED = %w[readings turns jobs days months].freeze
     # What cannot be more than the whole, by unit.
     WHOLE = {"share" => 1, "weight" => 1, "%" => 100}.freeze
+    # So many times the trade's figure, or as small a part of it, is a slip of the finger.
+    FURTHEST = 100
 
     # @param own [Hash{String => Float}] known names only
     def initialize(own)
@@ -32,7 +34,13 @@ module Fenbo
       return "must be above nothing" if value.zero? && usual.positive? && !WHOLE.key?(unit)
       return "must be a whole number" if COUNTED.include?(unit) && value != value.round
       most = WHOLE[unit]
-      "cannot be more than #{most}" if most && value > most && usual <= most
+      return "cannot be more than #{most}" if most && value > most && usual <= most
+      "is too far from the usual #{Quantities.tidy(usual)} to be meant" if far?(value, usual)
+    end
+
+    def far?(value, usual)
+      return false if usual.zero? || value.zero?
+      !(value / usual).abs.between?(1.0 / FURTHEST, FURTHEST)
     end
 
     # Told at a limit that was moved, of two that stand the wrong way round.
