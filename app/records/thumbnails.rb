@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+# What it has against a picture is told to whoever sent it, not to the log.
+ENV["VIPS_WARNING"] ||= "1"
 require "image_processing/vips"
 
 # Small copies of photos, made once and kept beside them in the file store.
@@ -7,6 +9,8 @@ module Thumbnails
   EDGE = 480
   # libvips gets one thread a picture: two cores have other work too.
   Vips.concurrency_set(1)
+  # Only readers that are kept safe against strangers' files.
+  Vips.block_untrusted(true)
 
   module_function
 
