@@ -15,21 +15,28 @@ module Patience
 
   module_function
 
-  # From now on every question of this process waits so long at most.
+  ASKING = %i[exec async_exec query async_query exec_params async_exec_params exec_prepared async_exec_prepared
+    prepare async_prepare reset async_reset].freeze
+
+  # From now on every question of this process waits so long at most, and every connection.
   # @param seconds [Float]
   def bring(seconds)
-    PG::Connection.prepend(
+    waits = ->(*names) {
       Module.new do
-        %i[exec async_exec query async_query exec_params async_exec_params exec_prepared async_exec_prepared
-          prepare async_prepare].each do |name|
-          define_method(name) { |*given, &block| Patience.at_most(seconds) { super(*given, &block) } }
+        names.each do |name|
+          define_method(name) { |*given, **named, &block|
+            Patience.at_most(seconds) { super(*given, **named, &block) }
+          }
         end
       end
-    )
+    }
+    PG::Connection.prepend(waits[*ASKING])
+    PG.singleton_class.prepend(waits[:connect])
   end
 
   def at_most(seconds, &asked)
     return yield if Thread.current[:fenbo_patient]
+    raise Frozen, "it did not answer a moment ago" if resting?
     begin
       Thread.current[:fenbo_patient] = true
       Timeout.timeout(seconds, Frozen, "no answer for #{seconds} s", &asked)
