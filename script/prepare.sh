@@ -15,10 +15,10 @@ stop_with() { # what happened, what mends it
 
 # Held from here until the process ends, so that two starts cannot trip over
 # each other. Its file descriptor is closed for every child (see script/start.rb).
-hold_lock() { # lock name
+hold_lock() { # lock name, seconds to wait for it
   mkdir -p "$ROOT/var" "$STAMPS"
   exec 9>>"$ROOT/var/$1.lock"
-  flock -n 9
+  flock -w "${2:-0}" 9
 }
 
 package_missing() { ! dpkg-query -W -f='${Status}' "$1" 2>/dev/null | grep -q 'install ok installed'; }
