@@ -1,0 +1,259 @@
+# frozen_string_literal: true
+
+# bin/bench trust [MINUTES] [SEED]: kills Fenbo and its database over and over while people
+# write, then loads it, then sends what nobody should send. Nothing acknowledged may be lost
+# or be there twice, and nothing may be answered 500.
+IO.for_fd(9, autoclose: false).close_on_exec = true if File.exist?("/proc/self/fd/9")
+
+require "bundler/setup"
+require "cgi"
+require "net/http"
+require "securerandom"
+require_relative "lib/malformed"
+require_relative "lib/private_postgres"
+require_relative "lib/stopwatch"
+
+ROOT = File.expand_path("..", __dir__)
+PORT = 4698
+MINUTES = Float(ARGV[0] || 10)
+SEED = Integer(ARGV[1] || 2031)
+TARGETS = {kills: 1000, writes: 20_000, post_ms: 250, requests: 10_000}.freeze
+MAIN = Process.pid
+
+def line(name, *figures) = puts("  #{name.ljust(44)} #{figures.join("   ")}")
+
+POSTGRES = PrivatePostgres.new(ROOT, name: "trust-postgres").start
+at_exit { POSTGRES.stop if Process.pid == MAIN }
+POSTGRES.drop_database("fenbo_trust")
+POSTGRES.create_database("fenbo_trust")
+ENV["DATABASE_URL"] = POSTGRES.url("fenbo_trust")
+ENV["FENBO_FILES"] = File.join(ROOT, "var", "trust-files")
+ENV["FENBO_SECRET"] = "0" * 128
+ENV["RACK_ENV"] = "production"
+require_relative "../app/boot"
+require_relative "lib/schema"
+require_relative "../db/demo/world"
+require "puma"
+require "puma/server"
+Schema.migrate
+Demo::World.new(today: Date.today).load
+# A supplier that is silent is no fault of ours.
+ENV["FENBO_PRICE_SERVICE"] = "http://127.0.0.1:9"
+NUMBERS = Job.where(status: "open").order(:number).pluck(:number)
+# As many jobs as a shop works on, so that none grows beyond what one is.
+UNIT = Unit.find_by!(name: "Cheese cellar 2")
+WORKED_ON = Array.new(150) {
+  Job.create!(unit: UNIT, client_id: SecureRandom.uuid, opened_at: Time.now, complaint: "It hums").number
+}
+
+def puma
+  Puma::Server.new(Web.app, nil, {min_threads: 2, max_threads: Database::THREADS}).tap { |one|
+    one.add_tcp_listener("127.0.0.1", PORT)
+    one.run
+  }
+end
+
+# Loaded and warmed once, and forked: a killed one is back at once.
+def serve
+  fork do
+    $stderr.reopen(File.join(ROOT, "var", "trust.log"), "a")
+    Database.connect(patience: Database::PATIENCE)
+    puma.thread.join
+  end
+end
+
+# One person's browser.
+class Browser
+  attr_reader :token
+
+  def initialize(login)
+    @login = login
+    @http = Net::HTTP.new("127.0.0.1", PORT)
+    @http.read_timeout = 20
+  end
+
+  def sign_in
+    page = get("/sign-in")
+    @token = csrf(page)
+    post("/sign-in", login: @login, password: Demos::PASSWORD)
+    @token = csrf(get("/jobs/#{WORKED_ON.first}/measure"))
+    self
+  end
+
+  def get(path) = keep(@http.get(path, cookie))
+
+  def post(path, **fields)
+    keep(@http.post(path, URI.encode_www_form({authenticity_token: @token}.merge(fields)), cookie))
+  end
+
+  def send_raw(request)
+    kind = (request.verb == "GET") ? Net::HTTP::Get : Net::HTTP::Post
+    one = kind.new(request.path, cookie.merge(request.headers))
+    one.body = request.body
+    @http.request(one)
+  end
+
+  private
+
+  def cookie = @cookie ? {"Cookie" => @cookie} : {}
+
+  def csrf(page)
+    CGI.unescapeHTML(page.body[/name="csrf" content="([^"]+)"/, 1])
+  end
+
+  def keep(answer)
+    @cookie = answer["set-cookie"][/fenbo=[^;]+/] if answer["set-cookie"]
+    answer
+  end
+end
+
+def up
+  400.times do
+    return if Net::HTTP.get_response("127.0.0.1", "/up", PORT).code == "200"
+    sleep 0.05
+  rescue SystemCallError, EOFError, Net::ReadTimeout
+    sleep 0.05
+  end
+  abort "Fenbo does not come up"
+end
+
+def measured(&work) = Stopwatch.timed(&work)
+
+GONE = [SystemCallError, EOFError, IOError, Net::OpenTimeout, Net::ReadTimeout, Net::HTTPBadResponse].freeze
+
+# Writes until `over`, the same press again until it is acknowledged.
+def write(browser, acknowledged, answers, over)
+  until over.call
+    id, job = SecureRandom.uuid, WORKED_ON.sample
+    taken = false
+    until taken
+      code =
+        begin
+          browser.post("/jobs/#{job}/readings", fan: "evaporator-1", tool: "amps",
+            amps: format("%.3f", rand(0.2..0.6)), client_id: id).code
+        rescue *GONE
+          "gone"
+        end
+      answers[code] += 1
+      taken = code == "303"
+      sleep 0.01 unless taken
+    end
+    acknowledged << id
+  end
+end
+
+warm = puma
+once = [false, true]
+write(Browser.new("ilka").sign_in, Queue.new, Hash.new(0), -> { once.shift })
+warm.stop(true)
+ActiveRecord::Base.connection_handler.clear_all_connections!
+server = serve
+at_exit { Process.kill("KILL", server) if Process.pid == MAIN }
+up
+
+# --- kills ---------------------------------------------------------------------------------
+random = Random.new(SEED)
+before = Reading.count
+ActiveRecord::Base.connection_handler.clear_all_connections!
+people = %w[ilka jorun pavo].map { |login| Browser.new(login).sign_in }
+acknowledged, answers = Queue.new, Hash.new(0)
+done = false
+writers = people.map { |browser| Thread.new { write(browser, acknowledged, answers, -> { done }) } }
+kills = Hash.new(0)
+deadline = Stopwatch.now + MINUTES * 60 * 0.6
+while Stopwatch.now < deadline && (kills.values.sum < TARGETS[:kills] || acknowledged.size < TARGETS[:writes])
+  # Something was written since, or nothing comes any more.
+  before_kill, patience = acknowledged.size, Stopwatch.now + 5
+  sleep 0.005 until acknowledged.size > before_kill || Stopwatch.now > patience
+  sleep random.rand(0.0..0.25)
+  which = (random.rand < 0.12) ? :database : :web
+  if which == :database
+    Process.kill("KILL", File.open(File.join(File.realpath(File.join(ROOT, "var", "trust-postgres")), "data",
+      "postmaster.pid"), &:gets).to_i)
+    POSTGRES.start
+  else
+    Process.kill("KILL", server)
+    Process.wait(server)
+    server = serve
+  end
+  kills[which] += 1
+end
+done = true
+writers.each(&:join)
+ids = Array.new(acknowledged.size) { acknowledged.pop }
+Database.connect
+there = Reading.where(client_id: ids).count
+extra = Reading.count - before - ids.size
+puts "killed while #{people.size} people write, #{(MINUTES * 0.6).round(1)} minutes"
+line "kills (web, database)", kills[:web], kills[:database], "wanted #{TARGETS[:kills]}"
+line "acknowledged writes", ids.size, "wanted #{TARGETS[:writes]}"
+line "lost, twice", ids.size - there, extra
+line "answers", answers.sort.map { |code, count| "#{code}: #{count}" }.join(", ")
+ActiveRecord::Base.connection_handler.clear_all_connections!
+
+# --- load ----------------------------------------------------------------------------------
+over = Stopwatch.now + MINUTES * 60 * 0.1
+readers = Array.new(200) {
+  Thread.new {
+    http = Net::HTTP.new("127.0.0.1", PORT)
+    until Stopwatch.now > over
+      begin
+        http.get("/sign-in")
+      rescue *GONE
+        nil
+      end
+      sleep 1
+    end
+  }
+}
+times = people.map { |browser|
+  Thread.new {
+    list = []
+    until Stopwatch.now > over
+      list << measured {
+        browser.post("/jobs/#{WORKED_ON.sample}/findings", fan: "evaporator-1", test: "noise", outcome: "silent",
+          client_id: SecureRandom.uuid)
+      }
+      sleep 0.2
+    end
+    list
+  }
+}.flat_map(&:value)
+readers.each(&:join)
+median, high = Stopwatch.spread(times)
+puts "3 people post while 200 connections read a page a second each"
+line "post, ms: median and 95th percentile", median, high, "wanted #{TARGETS[:post_ms]}"
+
+# --- malformed -----------------------------------------------------------------------------
+doors = ObjectSpace.each_object(Class).select { |one| one < Shared::Route }.flat_map { |room|
+  %w[GET POST].flat_map { |verb| (room.routes[verb] || []).map { |pattern, *| [verb, pattern.to_s] } }
+}.uniq.reject { |_, path| path.match?(/sign-out|first-run|sign-in|new-password|password/) }
+fields = Dir[File.join(ROOT, "app/**/*.erb")].flat_map { |file|
+  File.read(file).scan(/name="([\w\[\].-]+)"|field\(?\s*"(\w+)"/).flatten.compact
+}.uniq
+browsers = %w[ilka mette sefa].map { |login| Browser.new(login).sign_in }
+sender = Malformed.new(doors, fields, NUMBERS, Random.new(SEED))
+codes, broken = Hash.new(0), []
+deadline = Stopwatch.now + MINUTES * 60 * 0.3
+sent = 0
+while sent < TARGETS[:requests] && Stopwatch.now < deadline
+  browser = browsers[sent % browsers.size]
+  request = sender.next(browser.token)
+  code =
+    begin
+      browser.send_raw(request).code
+    rescue ArgumentError, URI::InvalidURIError
+      "unsendable"
+    rescue *GONE
+      "closed"
+    end
+  codes[code] += 1
+  broken << "#{request.verb} #{request.path[0, 120]}  #{request.body.to_s[0, 200]}" if code == "500"
+  sent += 1
+end
+puts "malformed requests over #{doors.size} doors and #{fields.size} fields, seed #{SEED}"
+line "sent", sent, "wanted #{TARGETS[:requests]}"
+line "answers", codes.sort.map { |code, count| "#{code}: #{count}" }.join(", ")
+line "500", broken.size
+broken.first(20).each { |one| puts "    #{one}" }
+exit(((ids.size - there).zero? && extra.zero? && broken.empty?) ? 0 : 1)
