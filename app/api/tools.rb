@@ -10,7 +10,7 @@ module Api
       content_type :json
       need :record
       door = MeterDoor.new(current_user, source: request.env["HTTP_X_METER"] || "a meter")
-      taken = door.take(request.body&.read(LARGEST).to_s.force_encoding("UTF-8"))
+      taken = door.take(body_text)
       halt 422, JSON.generate(Fenbo::Refusal.new(door.faults).to_h) unless taken
       JSON.generate(taken: true)
     end
@@ -58,10 +58,15 @@ module Api
       (env["HTTP_AUTHORIZATION"].to_s.start_with?("Bearer ") || current_user.nil?) ? false : super
     end
 
-    def body_json
-      text = request.body&.read(LARGEST + 1).to_s
+    # What was sent, at most; nothing where it has no body.
+    def body_text
+      text = String.new(request.body&.read(LARGEST + 1).to_s, encoding: Encoding::UTF_8)
       wrong("is larger than 5 MB") if text.bytesize > LARGEST
-      JSON.parse(text.force_encoding("UTF-8").scrub, allow_nan: true)
+      text.scrub
+    end
+
+    def body_json
+      JSON.parse(body_text, allow_nan: true)
     rescue JSON::ParserError
       wrong("this is not JSON")
     end

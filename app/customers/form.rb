@@ -9,14 +9,15 @@ module Customers
     end
 
     def save
-      @customer.assign_attributes(**sent(
+      @customer.assign_attributes(sent(
         name: [:name, text(:name, longest: 120)],
         contact: [:contact, text(:contact, longest: 120)],
         phone: [:phone, text(:phone, longest: 40)],
+        # A box that is not ticked is not sent: it came where the name did.
         overtime_allowed: [:name, flag(:overtime_allowed)],
         approval_limit_cents: [:approval_limit, cents(:approval_limit)],
         rules: [:rules, text(:rules)]
-      ), **lock)
+      ).merge(lock))
       adopt(@customer)
       site = site()
       return false unless clean?

@@ -1,6 +1,8 @@
 # frozen_string_literal: true
 
 require "marcel"
+# What it has against a picture is told to whoever sent it, not to the log.
+ENV["VIPS_WARNING"] ||= "1"
 require "vips"
 
 # What counts as a photo: decided by its content, never by its name.

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-# What it has against a picture is told to whoever sent it, not to the log.
-ENV["VIPS_WARNING"] ||= "1"
 require "image_processing/vips"
 
 # Small copies of photos, made once and kept beside them in the file store.

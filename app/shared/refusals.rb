@@ -37,8 +37,9 @@ module Shared
       end
 
       route.error Sinatra::BadRequest, ArgumentError do |problem|
-        raise problem unless problem.is_a?(Sinatra::BadRequest) || problem.message.include?("invalid byte sequence")
-        halt(*refuse(400, "That could not be read", "The page sent something this program cannot read."))
+        ours = problem.is_a?(ArgumentError) && !problem.message.include?("invalid byte sequence")
+        halt(*(ours ? broke(problem) : refuse(400, "That could not be read",
+          "The page sent something this program cannot read.")))
       end
 
       # Photo, recording or catalogue file, on its way in or to its place.
@@ -58,14 +59,7 @@ module Shared
         if Database::AWAY.any? { |kind| problem.is_a?(kind) } || problem.is_a?(ActiveRecord::StatementInvalid)
           raise problem
         end
-        env["rack.errors"].puts "#{problem.class}: #{problem.message[0, 500]}", problem.backtrace.first(12)
-        halt(
-          *refuse(
-            500,
-            "Something broke on our side",
-            "Nothing recorded is lost. Go back and try again; if it breaks again, tell the office what you did."
-          )
-        )
+        halt(*broke(problem))
       end
     end
   end

@@ -151,6 +151,13 @@ module Shared
       [code, erb(:error, locals: {code:, title:, text:})]
     end
 
+    # A fault of our own, told plainly and written down.
+    def broke(problem)
+      env["rack.errors"].puts "#{problem.class}: #{problem.message[0, 500]}", problem.backtrace.first(12)
+      refuse(500, "Something broke on our side",
+        "Nothing recorded is lost. Go back and try again; if it breaks again, tell the office what you did.")
+    end
+
     # The job as one value; everything a page shows of it comes from here.
     # @return [Fenbo::JobFile::Job]
     def job

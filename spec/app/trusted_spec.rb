@@ -148,4 +148,22 @@ RSpec.describe "what can be trusted", :rolled_back do
     get "/sign-in"
     expect(last_response.status).to eq 200
   end
+
+  it "answers what it cannot read, at doors that no page of ours has sent to" do
+    sign_in office
+    get "/customers/new"
+    send_form "/customers", x: "1"
+    expect([last_response.status, page]).to match [422, include("Keep the customer")]
+    %w[meter replace].each do |tool|
+      post "/api/v1/#{tool}", nil, {"CONTENT_TYPE" => "application/x-www-form-urlencoded", "HTTP_X_CSRF_TOKEN" => token}
+      expect([tool, last_response.status]).to match [tool, be_between(400, 499)]
+    end
+  end
+
+  it "tells a fault of its own on a designed page" do
+    sign_in office
+    allow(Day::Board).to receive(:new).and_raise(ArgumentError, "wrong number of arguments")
+    get "/"
+    expect([last_response.status, page]).to match [500, include("Something broke on our side")]
+  end
 end
