@@ -6,9 +6,9 @@
 IO.for_fd(9, autoclose: false).close_on_exec = true if File.exist?("/proc/self/fd/9")
 
 require "bundler/setup"
-require "cgi"
 require "net/http"
 require "securerandom"
+require_relative "lib/browser"
 require_relative "lib/malformed"
 require_relative "lib/private_postgres"
 require_relative "lib/stopwatch"
@@ -62,49 +62,8 @@ def serve
   end
 end
 
-# One person's browser.
-class Browser
-  attr_reader :token
-
-  def initialize(login)
-    @login = login
-    @http = Net::HTTP.new("127.0.0.1", PORT)
-    @http.read_timeout = 20
-  end
-
-  def sign_in
-    page = get("/sign-in")
-    @token = csrf(page)
-    post("/sign-in", login: @login, password: Demos::PASSWORD)
-    @token = csrf(get("/jobs/#{WORKED_ON.first}/measure"))
-    self
-  end
-
-  def get(path) = keep(@http.get(path, cookie))
-
-  def post(path, **fields)
-    keep(@http.post(path, URI.encode_www_form({authenticity_token: @token}.merge(fields)), cookie))
-  end
-
-  def send_raw(request)
-    kind = (request.verb == "GET") ? Net::HTTP::Get : Net::HTTP::Post
-    one = kind.new(request.path, cookie.merge(request.headers))
-    one.body = request.body
-    @http.request(one)
-  end
-
-  private
-
-  def cookie = @cookie ? {"Cookie" => @cookie} : {}
-
-  def csrf(page)
-    CGI.unescapeHTML(page.body[/name="csrf" content="([^"]+)"/, 1])
-  end
-
-  def keep(answer)
-    @cookie = answer["set-cookie"][/fenbo=[^;]+/] if answer["set-cookie"]
-    answer
-  end
+def visitor(login)
+  Browser.new(login, port: PORT, page: "/jobs/#{WORKED_ON.first}/measure").sign_in
 end
 
 def up
@@ -116,8 +75,6 @@ def up
   end
   abort "Fenbo does not come up"
 end
-
-def measured(&work) = Stopwatch.timed(&work)
 
 GONE = [SystemCallError, EOFError, IOError, Net::OpenTimeout, Net::ReadTimeout, Net::HTTPBadResponse].freeze
 
@@ -143,7 +100,7 @@ end
 
 warm = puma
 once = [false, true]
-write(Browser.new("ilka").sign_in, Queue.new, Hash.new(0), -> { once.shift })
+write(visitor("ilka"), Queue.new, Hash.new(0), -> { once.shift })
 warm.stop(true)
 ActiveRecord::Base.connection_handler.clear_all_connections!
 server = serve
@@ -154,7 +111,7 @@ up
 random = Random.new(SEED)
 before = Reading.count
 ActiveRecord::Base.connection_handler.clear_all_connections!
-people = %w[ilka jorun pavo].map { |login| Browser.new(login).sign_in }
+people = %w[ilka jorun pavo].map { |login| visitor(login) }
 acknowledged, answers = Queue.new, Hash.new(0)
 done = false
 writers = people.map { |browser| Thread.new { write(browser, acknowledged, answers, -> { done }) } }
@@ -209,7 +166,7 @@ times = people.map { |browser|
   Thread.new {
     list = []
     until Stopwatch.now > over
-      list << measured {
+      list << Stopwatch.timed {
         browser.post("/jobs/#{WORKED_ON.sample}/findings", fan: "evaporator-1", test: "noise", outcome: "silent",
           client_id: SecureRandom.uuid)
       }
@@ -230,7 +187,7 @@ doors = ObjectSpace.each_object(Class).select { |one| one < Shared::Route }.flat
 fields = Dir[File.join(ROOT, "app/**/*.erb")].flat_map { |file|
   File.read(file).scan(/name="([\w\[\].-]+)"|field\(?\s*"(\w+)"/).flatten.compact
 }.uniq
-browsers = %w[ilka mette sefa].map { |login| Browser.new(login).sign_in }
+browsers = %w[ilka mette sefa].map { |login| visitor(login) }
 sender = Malformed.new(doors, fields, NUMBERS, Random.new(SEED))
 codes, broken = Hash.new(0), []
 deadline = Stopwatch.now + MINUTES * 60 * 0.3

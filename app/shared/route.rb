@@ -9,6 +9,7 @@ module Shared
     include Words
     include Pictures
     include InstrumentPictures
+    include OnAJob
     include Once
 
     SHARED_VIEWS = File.expand_path("views", __dir__)
@@ -158,69 +159,6 @@ module Shared
         "Nothing recorded is lost. Go back and try again; if it breaks again, tell the office what you did.")
     end
 
-    # The job as one value; everything a page shows of it comes from here.
-    # @return [Fenbo::JobFile::Job]
-    def job
-      @job ||= JobSource.numbered(whole(params[:number])).tap { |one|
-        Current.van = (one.technician || current_user)&.uid
-      }
-    end
-
-    # Its row, for what is written.
-    def record
-      @record ||= Job.find_by!(number: whole(params[:number]))
-    end
-
-    # Hands an entry in; the job is read anew afterwards.
-    # @raise [Logbook::Refused]
-    def take(entry)
-      Logbook.new(record, current_user, now: pressed_at).take(entry).tap { @job = @fault_here = nil }
-    end
-
-    # How long a phone without signal may keep what it was given.
-    LONGEST_HELD = 21 * 86_400
-
-    # When it was noted: now, or as long ago as the phone had to keep it.
-    def pressed_at
-      held = Fenbo::Quantities.number(params[:held_seconds]) || 0
-      Time.now - held.clamp(0, LONGEST_HELD)
-    end
-
-    # The same, where a refusal is told on a page of its own.
-    # @param title [String, Hash] of that page, or by the field that was refused
-    def take_or_refuse(entry, title)
-      take(entry)
-    rescue Logbook::Refused => problem
-      halt(*refuse(422, title.is_a?(Hash) ? title.fetch(problem.field, "That was not taken") : title, problem.message))
-    end
-
-    # What the page is about: a fan's fault in hand, ?fan=evaporator-2, one of its faults,
-    # ?fan=evaporator-2.1, or one of the unit's, ?fan=unit.1; else the fan in hand.
-    def fault_here = @fault_here ||= job.fault_at(params[:fan].to_s)
-
-    # The fan looked at.
-    def position = @position ||= fault_here.fan
-
-    # How a link names what the page is about.
-    # @param fault [Fenbo::JobFile::Fault]
-    def spot(fault = fault_here) = job.short_key(fault)
-
-    def standing = @standing ||= Standing.new(job, position)
-
-    def plan
-      @plan ||= Fenbo::WorkPlan::Progress.of(job, fault: fault_here.key, limits: Shop.limits)
-    end
-
-    def proof = Fenbo::Proof::Checklist.new(job)
-
-    # The other jobs of the same visit.
-    def sisters = @sisters ||= Job.beside(job.uid, job.beside)
-
-    # How long the product can wait, from now.
-    def product_clock
-      @product_clock ||= Fenbo::Product::JobClock.new(job, now: Time.now, limits: Shop.limits)
-    end
-
     def whole(text) = text.to_s.match?(/\A\d{1,9}\z/) ? text.to_i : 0
 
     UUID = /\A\h{8}-\h{4}-\h{4}-\h{4}-\h{12}\z/
@@ -242,15 +180,6 @@ module Shared
     def tell(text) = session[:told] = text
 
     def told = @told ||= session.delete(:told)
-
-    # Shows a station's page: the thing on the left, the standing on the right.
-    # @param at [String] the station it belongs to, where it is none itself
-    def station(name, at: name.to_s, **locals)
-      @station = at
-      middle = erb(name.to_sym, layout: false, locals:)
-      frame = erb(:job_layout, layout: false) { middle }
-      erb(:layout, layout: false) { frame }
-    end
 
     def back_to(path, told = nil)
       tell(told) if told
