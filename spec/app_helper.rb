@@ -104,6 +104,18 @@ module AppHelpers
 
   def fan(job, key = "evaporator-1") = file(job).unit.fan(key)
 
+  # A picture in one colour, whole by itself.
+  # @param rows [Integer] that are really there
+  def png(width = 8, height = 8, colour: "\xC0\x60\x20", rows: height)
+    chunk = ->(kind, data) { [data.bytesize, kind, data, Zlib.crc32(kind + data)].pack("Na4a*N") }
+    "\x89PNG\r\n\x1A\n".b + chunk["IHDR", [width, height, 8, 2, 0, 0, 0].pack("NNC5")] +
+      chunk["IDAT", Zlib.deflate(("\0" + colour.b * width) * rows)] + chunk["IEND", ""]
+  end
+
+  def picture(bytes = png, name: "photo.png")
+    Rack::Test::UploadedFile.new(StringIO.new(bytes), "image/png", true, original_filename: name)
+  end
+
   # What the core says, as a drawing takes it; only what the drawing looks at is given.
   def answer(tool, **figures)
     shape = Fenbo::Tools.entry(tool).shape

@@ -52,19 +52,12 @@ RSpec.describe "what can be trusted", :rolled_back do
       get "/jobs/#{job.number}/look"
     end
 
-    def png(width, height, rows)
-      chunk = ->(kind, data) { [data.bytesize, kind, data, Zlib.crc32(kind + data)].pack("Na4a*N") }
-      "\x89PNG\r\n\x1A\n".b + chunk["IHDR", [width, height, 8, 2, 0, 0, 0].pack("NNC5")] +
-        chunk["IDAT", Zlib.deflate(("\0" + "\xC0\x60\x20".b * width) * rows)] + chunk["IEND", ""]
-    end
-
     def send_photo(bytes)
-      photo = Rack::Test::UploadedFile.new(StringIO.new(bytes), "image/png", original_filename: "x.png")
-      send_form "/jobs/#{job.number}/photos", fan: "evaporator-1", photo:, client_id: SecureRandom.uuid
+      send_form "/jobs/#{job.number}/photos", fan: "evaporator-1", photo: picture(bytes), client_id: SecureRandom.uuid
     end
 
     it "keeps a small copy for the lists" do
-      send_photo png(1200, 900, 900)
+      send_photo png(1200, 900)
       photo = Photo.find_by!(job:)
       get "/photos/#{photo.client_id}/small"
       picture = Vips::Image.new_from_buffer(last_response.body, "")
@@ -74,9 +67,9 @@ RSpec.describe "what can be trusted", :rolled_back do
     end
 
     it "refuses what unpacks into billions of points, and what is broken behind its heading" do
-      send_photo png(60_000, 60_000, 1)
+      send_photo png(60_000, 60_000, rows: 1)
       expect([last_response.status, page]).to match [422, include("million points")]
-      send_photo png(400, 400, 400).tap { |bytes| bytes[60, 200] = "?" * 200 }
+      send_photo png(400, 400).tap { |bytes| bytes[60, 200] = "?" * 200 }
       expect([last_response.status, page]).to match [422, include("The photo is broken")]
       expect(Photo.where(job:)).to be_empty
     end

@@ -11,16 +11,31 @@ RSpec.describe "following the offered tests" do
   def follow(unit, complaint:, fan:, answers:, about: [])
     open_job(unit, complaint, fan, about)
     asked = []
+    said = ->(test) { answers.fetch(test) { Fenbo::Diagnosis::Test[test].then { |one| one.label(one.ordinary.first) } } }
     20.times do
-      break if page.has_no_css?(".ask input[name=test]", visible: :all, wait: 0)
-      test = find(".ask input[name=test]", visible: :all, match: :first).value
-      asked << test
-      give(
-        test,
-        answers.fetch(test) { Fenbo::Diagnosis::Test[test].then { |one| one.label(one.ordinary.first) } }
-      )
+      if page.has_css?(".roundlook", wait: 0)
+        asked.concat(look_round(said))
+      elsif page.has_css?(".ask input[name=test]", visible: :all, wait: 0)
+        test = find(".ask input[name=test]", visible: :all, match: :first).value
+        asked << test
+        give(test, said[test])
+      else
+        break
+      end
     end
     asked
+  end
+
+  # Several quick looks on one card.
+  def look_round(said)
+    tests = all(".roundlook").map { |one| one.find("input", visible: :all, match: :first)[:name][/\[(\w+)\]/, 1] }
+    tests.each do |test|
+      find("input[name='seen[#{test}]']", visible: :all, match: :first).find(:xpath, "ancestor::fieldset")
+        .choose(said[test])
+    end
+    click_button "Keep what I saw"
+    told Fenbo::Diagnosis::Test[tests.first].short
+    tests
   end
 
   def open_job(unit, complaint, fan, about)
