@@ -86,24 +86,33 @@ RSpec.describe Shared::Once do
     end
   end
 
-  # Four at once, each in a session and on a connection of its own, on rows that are really there.
-  it "takes one of four posts sent at the same moment, and answers all four alike" do
-    job = create(:job)
-    user = create(:user)
-    id = SecureRandom.uuid
-    answers = at_once(4, user, "/jobs/#{job.number}/hand_over") { |one|
-      one.post "/jobs/#{job.number}/findings", authenticity_token: csrf(one),
-        fan: "evaporator-1", test: "noise", outcome: "silent", client_id: id
-      [one.last_response.status, one.last_response["location"]]
-    }
-    expect(answers.uniq).to match [[303, be_present]]
-    expect(Finding.where(job:).count).to eq 1
-    answers = at_once(4, user, "/jobs/#{job.number}/hand_over") { |one|
-      one.post "/jobs/#{job.number}/hand_over", authenticity_token: csrf(one),
-        summary: SecureRandom.hex, version: "0", client_id: SecureRandom.uuid
-      one.last_response.status
-    }
-    expect(answers.tally).to eq(303 => 1, 409 => 3)
+  # Each in a session and on a connection of its own, on rows that are really there.
+  describe "at the same moment" do
+    let!(:job) { create(:job) }
+    let!(:user) { create(:user) }
+
+    # What was recorded stays for good; nobody else is to stumble over it.
+    after do
+      user.update!(active: false)
+      job.update!(status: "cancelled", cancel_reason: "made by a spec", closed_at: Time.now)
+    end
+
+    it "takes one of four posts sent at the same moment, and answers all four alike" do
+      id = SecureRandom.uuid
+      answers = at_once(4, user, "/jobs/#{job.number}/hand_over") { |one|
+        one.post "/jobs/#{job.number}/findings", authenticity_token: csrf(one),
+          fan: "evaporator-1", test: "noise", outcome: "silent", client_id: id
+        [one.last_response.status, one.last_response["location"]]
+      }
+      expect(answers.uniq).to match [[303, be_present]]
+      expect(Finding.where(job:).count).to eq 1
+      answers = at_once(4, user, "/jobs/#{job.number}/hand_over") { |one|
+        one.post "/jobs/#{job.number}/hand_over", authenticity_token: csrf(one),
+          summary: SecureRandom.hex, version: "0", client_id: SecureRandom.uuid
+        one.last_response.status
+      }
+      expect(answers.tally).to eq(303 => 1, 409 => 3)
+    end
   end
 
   it "makes one first person of many presses at once" do
