@@ -8,6 +8,8 @@ gem "rake", "~> 13.0"
 
 group :web do
   gem "activerecord", "~> 7.2.0"
+  # Photos in an object store instead of a folder; loaded where FENBO_S3 names one.
+  gem "aws-sdk-s3", "~> 1.180", require: false
   gem "bcrypt", "~> 3.1"
   gem "concurrent-ruby", "~> 1.3"
   gem "csv", "~> 3.3"

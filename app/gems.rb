@@ -17,7 +17,6 @@ require "rack/attack"
 require "que"
 require "money"
 require "shrine"
-require "shrine/storage/file_system"
 require "securerandom"
 require "json"
 

@@ -23,12 +23,13 @@ unless (url = ENV["DATABASE_URL"])
   postgres.create_database("fenbo")
   url = postgres.url("fenbo")
 end
-backup = Backup.new(url:, files: ENV.fetch("FENBO_FILES", File.join(ROOT, "var", "files")),
-  secret: File.join(ROOT, "var", "secret"))
+backup = Backup.new(url:, files: KeptFiles.here, secret: File.join(ROOT, "var", "secret"))
 begin
   manifest = (action == "restore") ? backup.restore(path) : backup.write(path)
 rescue Backup::Failed, PG::Error, SystemCallError => problem
   give_up(problem.message.strip)
+rescue => problem
+  FileStore.away?(problem) ? give_up("the store of the files is away: #{problem.message}") : raise
 end
 rows = manifest["tables"].values.sum { |one| one["rows"] }
 puts "  #{rows} rows in #{manifest["tables"].size} tables, #{manifest["files"].size} files, of #{manifest["made_at"]}"

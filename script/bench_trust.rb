@@ -10,6 +10,7 @@ require "net/http"
 require "securerandom"
 require_relative "lib/browser"
 require_relative "lib/malformed"
+require_relative "lib/presses"
 require_relative "lib/private_postgres"
 require_relative "lib/stopwatch"
 
@@ -76,31 +77,16 @@ def up
   abort "Fenbo does not come up"
 end
 
-GONE = [SystemCallError, EOFError, IOError, Net::OpenTimeout, Net::ReadTimeout, Net::HTTPBadResponse].freeze
-
-# Writes until `over`, the same press again until it is acknowledged.
-def write(browser, acknowledged, answers, over)
-  until over.call
-    id, job, amps = SecureRandom.uuid, WORKED_ON.sample, format("%.3f", rand(0.2..0.6))
-    taken = false
-    until taken
-      code =
-        begin
-          browser.post("/jobs/#{job}/readings", fan: "evaporator-1", tool: "amps", amps:, client_id: id).code
-        rescue *GONE
-          "gone"
-        end
-      answers[code] += 1
-      taken = code == "303"
-      sleep 0.01 unless taken
-    end
-    acknowledged << id
+# Readings, each sent again until it is acknowledged.
+def write(presses, browser)
+  job, amps = WORKED_ON.sample, format("%.3f", rand(0.2..0.6))
+  presses.press(:reading) do |client_id|
+    browser.post("/jobs/#{job}/readings", fan: "evaporator-1", tool: "amps", amps:, client_id:)
   end
 end
 
 warm = puma
-once = [false, true]
-write(visitor("ilka"), Queue.new, Hash.new(0), -> { once.shift })
+write(Presses.new, visitor("ilka"))
 warm.stop(true)
 ActiveRecord::Base.connection_handler.clear_all_connections!
 server = serve
@@ -112,20 +98,19 @@ random = Random.new(SEED)
 before = Reading.count
 ActiveRecord::Base.connection_handler.clear_all_connections!
 people = %w[ilka jorun pavo].map { |login| visitor(login) }
-acknowledged, answers = Queue.new, Hash.new(0)
+presses = Presses.new
 done = false
-writers = people.map { |browser| Thread.new { write(browser, acknowledged, answers, -> { done }) } }
+writers = people.map { |browser| Thread.new { write(presses, browser) until done } }
 kills = Hash.new(0)
 deadline = Stopwatch.now + MINUTES * 60 * 0.6
-while Stopwatch.now < deadline && (kills.values.sum < TARGETS[:kills] || acknowledged.size < TARGETS[:writes])
+while Stopwatch.now < deadline && (kills.values.sum < TARGETS[:kills] || presses.count < TARGETS[:writes])
   # Something was written since, or nothing comes any more.
-  before_kill, patience = acknowledged.size, Stopwatch.now + 5
-  sleep 0.005 until acknowledged.size > before_kill || Stopwatch.now > patience
+  before_kill, patience = presses.count, Stopwatch.now + 5
+  sleep 0.005 until presses.count > before_kill || Stopwatch.now > patience
   sleep random.rand(0.0..0.25)
   which = (random.rand < 0.04) ? :database : :web
   if which == :database
-    Process.kill("KILL", File.open(File.join(File.realpath(File.join(ROOT, "var", "trust-postgres")), "data",
-      "postmaster.pid"), &:gets).to_i)
+    POSTGRES.kill
     POSTGRES.start
   else
     Process.kill("KILL", server)
@@ -136,7 +121,7 @@ while Stopwatch.now < deadline && (kills.values.sum < TARGETS[:kills] || acknowl
 end
 done = true
 writers.each(&:join)
-ids = Array.new(acknowledged.size) { acknowledged.pop }
+ids = presses.acknowledged[:reading]
 Database.connect
 there = Reading.where(client_id: ids).count
 extra = Reading.count - before - ids.size
@@ -144,7 +129,7 @@ puts "killed while #{people.size} people write, #{(MINUTES * 0.6).round(1)} minu
 line "kills (web, database)", kills[:web], kills[:database], "wanted #{TARGETS[:kills]}"
 line "acknowledged writes", ids.size, "wanted #{TARGETS[:writes]}"
 line "lost, twice", ids.size - there, extra
-line "answers", answers.sort.map { |code, count| "#{code}: #{count}" }.join(", ")
+line "answers", presses.answers.map { |code, count| "#{code}: #{count}" }.join(", ")
 ActiveRecord::Base.connection_handler.clear_all_connections!
 
 # --- load ----------------------------------------------------------------------------------
@@ -155,7 +140,7 @@ readers = Array.new(200) {
     until Stopwatch.now > over
       begin
         http.get("/sign-in")
-      rescue *GONE
+      rescue *Presses::GONE
         nil
       end
       sleep 5
@@ -200,7 +185,7 @@ while sent < TARGETS[:requests] && Stopwatch.now < deadline
       browser.send_raw(request).code
     rescue ArgumentError, URI::InvalidURIError
       "unsendable"
-    rescue *GONE
+    rescue *Presses::GONE
       "closed"
     end
   codes[code] += 1

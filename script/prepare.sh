@@ -36,6 +36,7 @@ wanted_packages() { # start or test
   package_missing fonts-dejavu-core && echo fonts-dejavu-core
   package_missing libvips42 && echo libvips42
   package_missing libffi-dev && echo libffi-dev
+  [ "$1" != cluster ] || [ -x /usr/sbin/nginx ] || echo nginx-light
   [ "$1" = test ] || return 0
   command -v chromium >/dev/null || echo chromium
   package_missing libxml2-dev && echo libxml2-dev

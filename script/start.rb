@@ -98,16 +98,14 @@ if options[:demo] && User.none?
   give_up("the demo world could not be loaded", "bin/start --reset-demo") unless loaded
 end
 
+require_relative "lib/web_server"
+
 # Migrations and the demo had their time; a page gives up on a database that stands still.
 Database.connect(patience: Database::PATIENCE)
 
-require "puma"
-require "puma/configuration"
-require "puma/launcher"
-
-host = options[:bind].include?(":") ? "[#{options[:bind]}]" : options[:bind]
-address = "#{options[:tls] ? "https" : "http"}://#{host}:#{options[:port]}"
-File.write(File.join(ROOT, "var", "running"), "#{Process.pid} #{address}")
+server = WebServer.new(port: options[:port], bind: options[:bind], tls: options[:tls],
+  log: File.join(ROOT, "var", "puma.log"))
+File.write(File.join(ROOT, "var", "running"), "#{Process.pid} #{server.address}")
 at_exit { File.delete(File.join(ROOT, "var", "running")) if File.exist?(File.join(ROOT, "var", "running")) }
 
 # A database that dies under us comes back by itself; nothing committed is lost.
@@ -150,43 +148,15 @@ end
 # What waits in the queue is done beside the web: should it die, the web does not.
 keep_running("worker")
 
-configuration =
-  Puma::Configuration.new do |config|
-    if options[:tls]
-      certificate, key = options[:tls].map { |file| File.expand_path(file) }
-      config.ssl_bind(host, options[:port], cert: certificate, key:)
-    else
-      config.bind "tcp://#{host}:#{options[:port]}"
-    end
-    config.threads 2, Database::THREADS
-    config.http_content_length_limit Gatekeeper::LARGEST
-    config.environment ENV["RACK_ENV"]
-    config.app Web.app
-    config.log_requests false
-    config.silence_single_worker_warning if config.respond_to?(:silence_single_worker_warning)
+server.run do
+  puts "", "  Fenbo is up: #{server.address}", ""
+  if Setting.read("demo_loaded_on")
+    puts "  Demo sign-ins (password for all: #{Demos::PASSWORD})"
+    Demos::PEOPLE.each { |person| puts "    #{person[:login].ljust(8)} #{person[:name]}, #{person[:role]}" }
+  elsif User.none?
+    puts "  Open it to make the first office user."
   end
-events = Puma::Events.new
-started =
-  lambda do
-    puts "", "  Fenbo is up: #{address}", ""
-    if Setting.read("demo_loaded_on")
-      puts "  Demo sign-ins (password for all: #{Demos::PASSWORD})"
-      Demos::PEOPLE.each { |person| puts "    #{person[:login].ljust(8)} #{person[:name]}, #{person[:role]}" }
-    elsif User.none?
-      puts "  Open it to make the first office user."
-    end
-    puts "", "  Ctrl-C stops it."
-    $stdout.flush
-  end
-events.respond_to?(:after_booted) ? events.after_booted(&started) : events.on_booted(&started)
-begin
-  Puma::Launcher.new(
-    configuration,
-    events:,
-    log_writer:
-      Puma::LogWriter.new(File.open(File.join(ROOT, "var", "puma.log"), "a").tap { |f| f.sync = true }, $stderr)
-  ).run
-rescue Interrupt
-  # Ctrl-C before Puma took over the signal.
+  puts "", "  Ctrl-C stops it."
+  $stdout.flush
 end
 puts "  Fenbo is down."

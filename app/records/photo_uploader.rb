@@ -12,11 +12,7 @@ class PhotoUploader < Shrine
   # A few kilobytes can say that they are billions of pixels.
   MOST_PIXELS = 60_000_000
 
-  root = File.expand_path(ENV.fetch("FENBO_FILES", "../../var/files"), ENV["FENBO_FILES"] ? "/" : __dir__)
-  self.storages = {
-    cache: Shrine::Storage::FileSystem.new(root, prefix: "cache"),
-    store: Shrine::Storage::FileSystem.new(root, prefix: "store")
-  }
+  self.storages = FileStore.storages
 
   plugin :signature
   plugin :add_metadata

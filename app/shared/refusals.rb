@@ -59,6 +59,7 @@ module Shared
         if Database::AWAY.any? { |kind| problem.is_a?(kind) } || problem.is_a?(ActiveRecord::StatementInvalid)
           raise problem
         end
+        halt(*store_away(problem)) if FileStore.away?(problem)
         halt(*broke(problem))
       end
     end

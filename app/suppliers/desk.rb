@@ -20,9 +20,12 @@ module Suppliers
     end
 
     def service
-      @service ||= Priced.new(Service.at(ENV["FENBO_PRICE_SERVICE"], seconds: SECONDS), limits: -> {
-        Setting.limits
-      })
+      @service ||= service_at(ENV["FENBO_PRICE_SERVICE"])
+    end
+
+    # @param address [String, nil] of a price service; nil is the one that ships with Fenbo
+    def service_at(address)
+      Priced.new(Service.at(address, seconds: SECONDS), limits: -> { Setting.limits })
     end
 
     # @return [Array<Hash>] those the tool `source` could read

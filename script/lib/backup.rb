@@ -1,11 +1,11 @@
 # frozen_string_literal: true
 
-require "digest"
 require "fileutils"
 require "json"
 require "open3"
 require "pg"
 require "tmpdir"
+require_relative "kept_files"
 require_relative "whole_file"
 
 # Everything a Fenbo holds in one tar file: the database as pg_dump writes it, photos and
@@ -18,7 +18,7 @@ class Backup
   PASSING = %w[ar_internal_metadata que_lockers throttles].freeze
 
   # @param url [String] of the database
-  # @param files [String] folder of photos and recordings
+  # @param files [KeptFiles::Folder, KeptFiles::Bucket] of photos and recordings
   # @param secret [String, nil] file with the key of the sessions
   def initialize(url:, files:, secret: nil)
     @url = url
@@ -33,7 +33,7 @@ class Backup
     Dir.mktmpdir("fenbo-backup") do |folder|
       manifest = dump(folder)
       copy_files(folder)
-      manifest["files"] = digests(File.join(folder, "files"))
+      manifest["files"] = KeptFiles::Folder.new(File.join(folder, "files")).digests
       WholeFile.write(File.join(folder, "manifest.json"), JSON.pretty_generate(manifest))
       half = "#{File.expand_path(path)}.half"
       run("tar", "-cf", half, "-C", folder, ".")
@@ -63,7 +63,7 @@ class Backup
   # @return [Array<String>]
   def differences(manifest)
     tables = connected { |connection| tables(connection) }
-    files = digests(@files)
+    files = @files.digests
     [["table", manifest["tables"], tables], ["file", manifest["files"], files]].flat_map { |kind, then_, now|
       (then_.keys | now.keys).reject { |name| then_[name] == now[name] }.map { |name| "#{kind} #{name}" }
     }
@@ -104,22 +104,16 @@ class Backup
   def copy_files(folder)
     inside = File.join(folder, "files")
     FileUtils.mkdir_p(inside)
-    FileUtils.cp_r("#{@files}/.", inside) if File.directory?(@files)
+    @files.copy_to(inside)
     return unless @secret && File.file?(@secret)
     FileUtils.cp(@secret, File.join(folder, "secret"))
     File.chmod(0o600, File.join(folder, "secret"))
   end
 
   def bring_files(folder)
-    FileUtils.mkdir_p(@files)
-    FileUtils.cp_r("#{File.join(folder, "files")}/.", @files)
+    @files.bring_from(File.join(folder, "files"))
     kept = File.join(folder, "secret")
     WholeFile.write(@secret, File.read(kept), perm: 0o600) if @secret && File.file?(kept)
-  end
-
-  def digests(folder)
-    Dir.glob("**/*", File::FNM_DOTMATCH, base: folder).select { |name| File.file?(File.join(folder, name)) }
-      .to_h { |name| [name, Digest::SHA256.file(File.join(folder, name)).hexdigest] }
   end
 
   def manifest_in(folder)
@@ -133,7 +127,7 @@ class Backup
   def refuse_unless_empty
     there = connected { |connection| tables(connection).keys }
     raise Failed, "the database has tables already: a restore wants an empty one" if there.any?
-    raise Failed, "#{@files} holds files already" if Dir.exist?(@files) && digests(@files).any?
+    raise Failed, "#{@files} holds files already" if @files.digests.any?
   end
 
   def compare(manifest)

@@ -2,6 +2,7 @@
 
 require "cgi"
 require "net/http"
+require "stringio"
 
 # One person's browser: a cookie and the token of a form.
 class Browser
@@ -28,6 +29,14 @@ class Browser
 
   def post(path, **fields)
     keep(@http.post(path, URI.encode_www_form({authenticity_token: @token}.merge(fields)), cookie))
+  end
+
+  # @param file [String] bytes of a picture
+  def upload(path, field, file, **fields)
+    request = Net::HTTP::Post.new(path, cookie)
+    parts = {authenticity_token: @token}.merge(fields).map { |name, value| [name.to_s, value.to_s] }
+    request.set_form([*parts, [field, StringIO.new(file), {filename: "#{field}.png"}]], "multipart/form-data")
+    keep(@http.request(request))
   end
 
   def send_raw(request)

@@ -35,12 +35,13 @@ RSpec.describe Backup do
     FileUtils.mkdir_p(at("files/store"))
     File.binwrite(at("files/store/a.wav"), Random.bytes(5000))
     File.write(at("secret"), "s" * 128)
-    described_class.new(url: ENV.fetch("DATABASE_URL"), files: at("files"), secret: at("secret"))
+    described_class.new(url: ENV.fetch("DATABASE_URL"), files: KeptFiles::Folder.new(at("files")),
+      secret: at("secret"))
   end
 
   def empty
     admin("CREATE DATABASE fenbo_restored TEMPLATE template0")
-    described_class.new(url: ENV.fetch("DATABASE_URL").sub(%r{/[^/]+\z}, "/fenbo_restored"), files: at("new"),
+    described_class.new(url: ENV.fetch("DATABASE_URL").sub(%r{/[^/]+\z}, "/fenbo_restored"), files: KeptFiles::Folder.new(at("new")),
       secret: at("new_secret"))
   end
 
