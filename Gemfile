@@ -38,6 +38,7 @@ group :web do
   gem "shrine", "~> 3.6"
   gem "sinatra", "~> 4.1"
   gem "zeitwerk", "~> 2.6.18"
+  gem "zxcvbn-ruby", "~> 1.2", require: "zxcvbn"
 end
 
 group :test do

@@ -17,6 +17,7 @@ require "rack/attack"
 require "que"
 require "money"
 require "shrine"
+require "zxcvbn"
 require "securerandom"
 require "json"
 

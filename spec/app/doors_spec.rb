@@ -77,8 +77,10 @@ RSpec.describe "the doors", :rolled_back do
     send_form "/settings/password", old_password: "wrong", new_password: "something longer"
     expect([status, page]).to match [422, include("not your present password")]
     send_form "/settings/password", old_password: technician.password, new_password: "short"
-    expect([status, page]).to match [422, include("Ten to seventy-two")]
-    send_form "/settings/password", old_password: technician.password, new_password: "something longer"
+    expect([status, page]).to match [422, include("Twelve to seventy-two")]
+    send_form "/settings/password", old_password: technician.password, new_password: "#{technician.login}password12"
+    expect([status, page]).to match [422, include("guessed quickly")]
+    send_form "/settings/password", old_password: technician.password, new_password: "copper and slow frost"
     get "/settings"
     expect(status).to eq 200
     clear_cookies
@@ -93,7 +95,7 @@ RSpec.describe "the doors", :rolled_back do
     allow(User).to receive_messages(any?: false, none?: true)
     get "/first-run"
     send_form "/first-run", name: "Una", login: "una", password: "short"
-    expect([status, page]).to match [422, include("Ten to seventy-two")]
+    expect([status, page]).to match [422, include("Twelve to seventy-two")]
     send_form "/first-run", name: "Una", login: "una", password: "long enough indeed"
     expect(User.find_by(login: "una")).to be_office
   end

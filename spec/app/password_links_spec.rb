@@ -19,7 +19,7 @@ RSpec.describe PasswordLink, :rolled_back do
     get link
     expect([status, page]).to match [200, include(person.name)]
     send_form link, password: "short", again: "short"
-    expect([status, page]).to match [422, include("Ten to seventy-two")]
+    expect([status, page]).to match [422, include("Twelve to seventy-two")]
     send_form link, password: "a brand new word", again: "another word"
     expect(page).to include "Both times the same"
     before = person.reload.session_version
