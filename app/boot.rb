@@ -20,7 +20,7 @@ require_relative "gems"
 # A folder is a namespace; records are known by their plain names.
 LOADER = Zeitwerk::Loader.new
 LOADER.push_dir(__dir__)
-LOADER.ignore(*%w[boot.rb gems.rb].map { |file| File.join(__dir__, file) })
+LOADER.ignore(*%w[boot.rb gems.rb pocket/phone].map { |file| File.join(__dir__, file) })
 LOADER.collapse(File.join(__dir__, "records"))
 LOADER.inflector.inflect("api" => "Api", "pdf" => "Pdf")
 LOADER.setup

@@ -30,6 +30,8 @@ module Paths
     "calendar" => "Calendars::Route",
     "week" => "Week::Route",
     "suppliers" => "PriceLists::Route",
+    "pocket" => "Pocket::Route",
+    "sw.js" => "Pocket::Route",
     "refused" => "Shared::Refused"
   }.freeze
 
@@ -74,9 +76,11 @@ module Paths
   module_function
 
   # @return [Class] that answers; Shared::Nowhere where nobody does
-  def route(path)
+  def route(path) = Object.const_get(room(path))
+
+  # @return [String] its name
+  def room(path)
     _, first, second, third = path.split("/", 5)
-    name = (first == "jobs" && second) ? OF_A_JOB[third] : FIRST[first.presence]
-    Object.const_get(name || "Shared::Nowhere")
+    ((first == "jobs" && second) ? OF_A_JOB[third] : FIRST[first.presence]) || "Shared::Nowhere"
   end
 end

@@ -21,6 +21,8 @@ class SecurityHeaders
     "x-content-type-options" => "nosniff",
     "x-frame-options" => "DENY",
     "referrer-policy" => "same-origin",
+    # By which a phone tells Fenbo from whoever else answers on the way.
+    "x-fenbo" => "1",
     "cross-origin-opener-policy" => "same-origin",
     "permissions-policy" => "camera=(self), microphone=(self), geolocation=()"
   }.freeze

@@ -137,6 +137,8 @@ over = Stopwatch.now + MINUTES * 60 * 0.1
 readers = Array.new(200) {
   Thread.new {
     http = Net::HTTP.new("127.0.0.1", PORT)
+    # People do not all press at once.
+    sleep rand(0.0..5.0)
     until Stopwatch.now > over
       begin
         http.get("/sign-in")

@@ -98,7 +98,7 @@ prepare_assets() {
   local mark; mark="$(find app package-lock.json -type f -print0 | sort -z | xargs -0 cat | sha256sum | cut -c1-16)"
   if [ "$(cat "$STAMPS/assets" 2>/dev/null)" != "$mark" ] || [ ! -f public/assets/fenbo.css ]; then
     say "building styles and scripts"
-    { npm run --silent styles && npm run --silent scripts && npm run --silent fonts; } >var/assets.log 2>&1 9>&- || { tail -5 var/assets.log >&2; stop_with "styles and scripts could not be built (var/assets.log)" "rm -rf node_modules && bin/start"; }
+    { npm run --silent styles && npm run --silent scripts && npm run --silent pocket && npm run --silent fonts; } >var/assets.log 2>&1 9>&- || { tail -5 var/assets.log >&2; stop_with "styles and scripts could not be built (var/assets.log)" "rm -rf node_modules && bin/start"; }
     echo "$mark" >"$STAMPS/assets"
   fi
 }

@@ -10,15 +10,9 @@
 # @raise [NotAllowed] where the role may not
 # @raise [Logbook::Refused] with the field and a sentence, where something stands against it
 class Logbook
-  # An entry that cannot be taken: at which field, and why, in words for whoever sent it.
-  class Refused < StandardError
-    attr_reader :field
+  include Taking
 
-    def initialize(field, message)
-      @field = field
-      super(message)
-    end
-  end
+  Refused = Taking::Refused
 
   attr_reader :record, :user, :now
 
@@ -31,30 +25,13 @@ class Logbook
 
   # @return what the entry's `append` gives back, most often its row
   def take(entry)
-    raise NotAllowed, Policy.why_not(entry.action) unless Policy.allows?(user, entry.action)
+    allow(entry)
     ActiveRecord::Base.transaction do
       # One entry after another on one job: the second sees what the first left.
       record.lock!
       ActiveRecord::Base.connection.clear_query_cache
       append(entry)
     end
-  end
-
-  def append(entry)
-    if record.closed? && !entry.after_closing?
-      # Sent again because its answer was lost: it was taken while the job was open.
-      return entry.known(self) || raise(Refused.new(:closed, closed))
-    end
-    field, message = entry.against(self)
-    raise Refused.new(field, message) if message
-    entry.append(self)
-  end
-  private :append
-
-  # What is signed stays signed, whoever still has a page of it open.
-  def closed
-    return "Job #{record.number} is cancelled: it takes nothing more." if record.status == "cancelled"
-    "Job #{record.number} is closed and signed: open it again at Hand over first."
   end
 
   # The job as it stands before this entry.
@@ -90,4 +67,12 @@ class Logbook
     following = all[all.index(station) + 1]
     record.update!(station: following) if following && all.index(record.station) <= all.index(station)
   end
+
+  private
+
+  def job_ended? = record.closed?
+
+  def known(entry) = entry.known(self)
+
+  def keep(entry) = entry.append(self)
 end

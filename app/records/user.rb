@@ -76,7 +76,8 @@ class User < ApplicationRecord
   def hard_to_guess
     known = [login, *name.to_s.split, *Setting.read("shop_name").split, "fenbo"].map(&:to_s)
     return if Zxcvbn.test(password.to_s[0, 72], known).score >= WEAKEST_PASSWORD
-    errors.add(:password, "This is guessed quickly. Three or four words that have nothing to do with each other are good.")
+    errors.add(:password,
+      "This is guessed quickly. Three or four words that have nothing to do with each other are good.")
   end
   private :hard_to_guess
 

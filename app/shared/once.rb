@@ -70,7 +70,7 @@ module Shared
 
     def again(taken)
       before = taken.answer_for(current_user) or return redirect_home
-      headers before["headers"]
+      headers before["headers"].merge("x-repeat" => "1")
       tell(before["told"]) if before["told"]
       [before["status"], before["body"]]
     end

@@ -75,7 +75,7 @@ module Shared
 
     # A page that refuses a form gets an address of its own, so that it can be reloaded.
     after do
-      if status == 422 && writing? && current_user && (content_type.nil? || content_type.include?("html"))
+      if status == 422 && writing? && current_user && page?
         kept = RefusedPage.create!(user: current_user, body: Array(response.body).join)
         headers "HX-Push-Url" => kept.path
       end
@@ -121,6 +121,11 @@ module Shared
 
     def writing? = !looking? && !env["fenbo.bearer"]
 
+    # Whether somebody is shown the answer as a page.
+    def page?
+      !env["fenbo.without_page"] && (content_type.nil? || content_type.include?("html"))
+    end
+
     # Pages that need nobody signed in.
     def open_door? = false
 
@@ -149,6 +154,7 @@ module Shared
       if request.path.start_with?("/api/")
         return code, {"content-type" => "application/json"}, JSON.generate(errors: [{field: "", message: title}])
       end
+      return code, {"content-type" => "text/plain"}, "#{title}. #{text}" if env["fenbo.without_page"]
       [code, erb(:error, locals: {code:, title:, text:})]
     end
 

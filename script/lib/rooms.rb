@@ -15,9 +15,10 @@ class Rooms
     records: %i[core],
     suppliers: %i[core simulation records],
     shared: %i[core simulation records suppliers],
-    sync: %i[core records suppliers shared],
-    room: %i[core simulation records suppliers shared sync],
-    house: %i[core simulation records suppliers shared sync room]
+    room: %i[core simulation records suppliers shared],
+    # A phone, and what it brings back, come by the doors that everybody comes by.
+    pocket: %i[core simulation records suppliers shared house],
+    house: %i[core simulation records suppliers shared room pocket]
   }.freeze
   DEFINED = /^ *(?:class|autoload) :?([A-Z]\w*)(?!::)|^ *([A-Z]\w*) =/
   FRAMES = %w[ActiveRecord Sinatra Rack].freeze

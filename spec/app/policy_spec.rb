@@ -46,7 +46,7 @@ RSpec.describe Policy, :rolled_back do
     "/jobs/:number/prove/temperatures" => field,
     "/jobs/:number/readings" => field, "/jobs/:number/readings/:id/void" => field, "/jobs/:number/sounds" => field,
     "/jobs/:number/source" => field, "/jobs/:number/state" => field, "/jobs/:number/stations/:name" => field,
-    "/reports/?" => crew,
+    "/reports/?" => crew, "/pocket/sync" => everyone,
     "/learning" => office, "/meter/simulated" => field, "/settings/appearance" => everyone,
     "/settings/me" => everyone, "/settings/password" => everyone, "/settings/people" => office,
     "/settings/people/:id" => office,

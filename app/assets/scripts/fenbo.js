@@ -2,6 +2,7 @@
 // small state. Everything works without scripts too, only with whole pages.
 import Alpine from "@alpinejs/csp/dist/module.esm.js";
 import { drafts } from "./drafts.js";
+import { forget } from "./pocket/forget.js";
 import { keys } from "./keys.js";
 import { outbox } from "./outbox.js";
 import { meter } from "./meter.js";
@@ -61,6 +62,21 @@ document.addEventListener("submit", (event) => {
   form.dataset.sent = "yes";
   setTimeout(() => delete form.dataset.sent, 1500);
 });
+
+// Signing out takes along what this phone took along.
+document.addEventListener(
+  "submit",
+  async (event) => {
+    const form = event.target;
+    if (!form.dataset.forget || form.dataset.forgotten) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (!(await forget())) return;
+    form.dataset.forgotten = "yes";
+    form.requestSubmit();
+  },
+  true,
+);
 
 document.addEventListener("htmx:afterSwap", () => {
   stamp(document);

@@ -16,10 +16,15 @@ module Entries
         fan_position: book.fan(fan),
         user: book.user, kind:, phase:, typed:, question: question.as_json, result: result.as_json,
         verdict: result.as_json["verdict"], meter:)
-      rows.each { |row| note(book, reading, *row) } if phase == "before" && reading != known
+      amounts_to.each { |row| note(book, reading, *row) } if phase == "before" && reading != known
       box_follows(book) if kind == "pulldown" && reading != known
       book.finish("prove") if phase == "after" && Fenbo::Proof::Checklist.new(book.reread).proved?
       reading
+    end
+
+    # @return [Array] [fan, test, outcome, weights] of every finding that follows
+    def amounts_to
+      findings.is_a?(Hash) ? findings.map { |test, outcome| [fan, test, outcome, nil] } : findings
     end
 
     private
@@ -28,10 +33,6 @@ module Entries
     def box_follows(book)
       last = question["readings"].last
       book.record.box_stands_at(last["c"], book.now) if last
-    end
-
-    def rows
-      findings.is_a?(Hash) ? findings.map { |test, outcome| [fan, test, outcome, nil] } : findings
     end
 
     def note(book, reading, fan, test, outcome, weights)

@@ -8,21 +8,24 @@ module Stations
       TITLES = {dead: "Prove it dead first", outcome: "That answer is not known"}.freeze
 
       post "/jobs/:number/findings" do
+        there = back
         finding = take_or_refuse(entry, TITLES)
-        back_to back, "#{finding.test_short}: #{finding.label.downcase}."
+        back_to there, "#{finding.test_short}: #{finding.label.downcase}."
       end
 
       # A round of quick looks at once: what was not looked at stays unanswered.
       post "/jobs/:number/findings/round" do
         seen = Round.new(params[:seen], client_id).findings(position.key)
         halt(*refuse(422, "Nothing was chosen", "Point at what you saw, at one look at least.")) if seen.empty?
+        there = back
         taken = ActiveRecord::Base.transaction { seen.map { |one| take_or_refuse(one, TITLES) } }
-        back_to back, "#{taken.map { |one| "#{one.test_short}: #{one.label.downcase}" }.join("; ")}."
+        back_to there, "#{taken.map { |one| "#{one.test_short}: #{one.label.downcase}" }.join("; ")}."
       end
 
       post "/jobs/:number/findings/:id/void" do
+        there = back
         finding = take(Entries::Void.new(of: :findings, id: params[:id], reason: text(:reason, 200)))
-        back_to back, "Taken back: #{finding.test_short.downcase}, #{finding.label.downcase}."
+        back_to there, "Taken back: #{finding.test_short.downcase}, #{finding.label.downcase}."
       end
 
       private
@@ -37,6 +40,8 @@ module Stations
         Shared::Words::BY_INSTRUMENT.key?(params[:test]) ? text(:override_reason, 300) : nil
       end
 
+      # Worked out before the entry is taken: it leads nowhere else for it, and the job need not
+      # be read once more.
       def back
         place = %w[look measure decide match].include?(params[:back]) ? params[:back] : "look"
         "/jobs/#{job.number}/#{place}?fan=#{spot}"

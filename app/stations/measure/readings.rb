@@ -6,9 +6,9 @@ module Stations
     class Readings < Shared::Route
       post "/jobs/:number/readings" do
         instrument = Shared::Instrument.of(tool, params, user: current_user, job:, fan: position)
+        there = "/jobs/#{job.number}/measure?fan=#{spot}&tool=#{tool}"
         reading = keep(instrument)
-        back_to "/jobs/#{job.number}/measure?fan=#{spot}&tool=#{tool}",
-          "#{instrument.label} kept: #{verdict_words(reading.verdict)}."
+        back_to there, "#{instrument.label} kept: #{verdict_words(reading.verdict)}."
       end
 
       post "/jobs/:number/readings/:id/void" do

@@ -1,0 +1,33 @@
+// The page, the scripts, the runtime and the stations onto the phone: once a release.
+import { Phone } from "./phone.js";
+import { store } from "./store.js";
+
+const SHELL = "fenbo-shell";
+
+async function told(cache) {
+  return (await (await cache.match("/pocket/about.json"))?.json())?.release;
+}
+
+export const packing = {
+  // Fetches what is needed without signal, and begins the phone's Ruby once, so that it begins
+  // at once later.
+  async pack(say) {
+    await navigator.serviceWorker.register("/sw.js", { scope: "/" });
+    await navigator.serviceWorker.ready;
+    const about = await (await fetch("/pocket/about.json", { cache: "no-store" })).json();
+    const cache = await caches.open(SHELL);
+    await cache.addAll(["/pocket/about.json", "/pocket/shell", "/pocket/worker.js", ...Object.values(about.assets)]);
+    const phone = new Phone();
+    await phone.begin(say);
+    phone.worker.terminate();
+  },
+
+  // Whether there is a newer release than the phone's. It waits until nothing is unsent: what
+  // was begun under one is finished under it.
+  async old() {
+    if (!(await store.packs()).length || (await store.entries()).length) return false;
+    const cache = await caches.open(SHELL);
+    const { release } = await (await fetch("/pocket/about.json", { cache: "no-store" })).json();
+    return release !== (await told(cache));
+  },
+};

@@ -1,0 +1,61 @@
+// Between the pages and the net, only on phones that took a job along. With signal it keeps out
+// of the way; without, an address opened leads to the pocket's own page, never to the browser's.
+const SHELL = "fenbo-shell";
+// Whoever waits longer than this for a page stands in a cellar, in ms.
+const PATIENCE = 4000;
+
+self.addEventListener("install", () => self.skipWaiting());
+self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim()));
+
+// Fenbo says so; a hotel's sign-in page does not.
+const ours = (answer) => answer.headers.get("x-fenbo") === "1";
+
+async function page(request) {
+  const stop = new AbortController();
+  const timer = setTimeout(() => stop.abort(), PATIENCE);
+  try {
+    const answer = await fetch(request, { signal: stop.signal });
+    if (answer.type === "opaqueredirect" || ours(answer)) return answer;
+  } catch {
+    // No signal.
+  } finally {
+    clearTimeout(timer);
+  }
+  return (await caches.match("/pocket/shell", { cacheName: SHELL })) || Response.error();
+}
+
+// Files of the page and what belongs to the pocket: as packed, where there is no newer.
+async function file(request) {
+  try {
+    const answer = await fetch(request);
+    if (ours(answer)) return answer;
+  } catch {
+    // As packed.
+  }
+  return (await caches.match(request, { cacheName: SHELL, ignoreSearch: true })) || Response.error();
+}
+
+// Asked by the pocket's page: it answers by its own Ruby.
+async function pocket(event) {
+  const { request } = event;
+  const url = new URL(request.url);
+  const client = await self.clients.get(event.clientId);
+  const ask = { verb: request.method, path: url.pathname, query: url.search.slice(1), body: request.method === "POST" ? await request.text() : "" };
+  const { status, headers, body } = await new Promise((done) => {
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = ({ data }) => done(data);
+    client.postMessage({ ask }, [port2]);
+  });
+  const { "content-length": _length, location: _location, ...rest } = headers;
+  return new Response(body, { status, headers: rest });
+}
+
+self.addEventListener("fetch", (event) => {
+  const { request } = event;
+  const { origin, pathname } = new URL(request.url);
+  if (origin !== location.origin) return;
+  if (request.headers.get("x-pocket")) return event.respondWith(pocket(event));
+  if (request.method !== "GET") return;
+  if (request.mode === "navigate") return event.respondWith(page(request));
+  if (pathname.startsWith("/assets/") || ["/pocket/about.json", "/pocket/worker.js"].includes(pathname)) event.respondWith(file(request));
+});

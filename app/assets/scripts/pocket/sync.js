@@ -1,0 +1,85 @@
+// Sends what was done, in order, some at a time; each is answered by itself. The band at the
+// top says how much is kept here, when the server was last reached, and what it refused.
+import { store } from "./store.js";
+
+const AT_ONCE = 50;
+const EVERY = 20_000;
+let sending = false;
+let reached = null;
+let signal = true;
+
+const band = () => document.getElementById("pocket-band");
+const clock = (date) => date.toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
+
+async function json(path, options) {
+  const answer = await fetch(path, { credentials: "same-origin", cache: "no-store", ...options });
+  if (answer.headers.get("x-fenbo") !== "1") throw new Error("This is not Fenbo that answers.");
+  if (!answer.ok) throw new Error(`Fenbo answered ${answer.status}.`);
+  return answer.json();
+}
+
+// Signed in as whom, with the token that forms carry; null where nobody is.
+async function signedIn() {
+  const { user, token } = await json("/pocket/me.json");
+  reached = new Date();
+  return user ? { user, token } : null;
+}
+
+async function batch(me) {
+  const waiting = (await store.entries()).filter((entry) => !entry.answer && entry.by === me.user).slice(0, AT_ONCE);
+  if (!waiting.length) return 0;
+  const now = Date.now();
+  const entries = waiting.map(({ order, id, path, body, at }) => ({ order, id, path, body, held_seconds: Math.max(0, now - at) / 1000 }));
+  const { answers } = await json("/pocket/sync", {
+    method: "POST",
+    headers: { "content-type": "application/json", "x-csrf-token": me.token },
+    body: JSON.stringify({ entries }),
+  });
+  await store.answered(answers);
+  return answers.length;
+}
+
+export const sync = {
+  async show(problem = "") {
+    const place = band();
+    if (!place) return;
+    const entries = await store.entries();
+    const refused = entries.filter((entry) => entry.answer);
+    const kept = entries.length - refused.length;
+    const words = [
+      signal ? "" : "No signal.",
+      kept ? `${kept} kept on this phone.` : "",
+      reached ? `In touch at ${clock(reached)}.` : "",
+      problem,
+      refused.length ? `${refused.length} not taken.` : "",
+    ].filter(Boolean);
+    place.querySelector("[data-words]").textContent = words.join(" ");
+    place.querySelector("[data-back]").hidden = !signal || !reached;
+    place.hidden = false;
+  },
+
+  // Sends until nothing waits; told what stood against it.
+  async now() {
+    if (sending) return;
+    sending = true;
+    try {
+      const me = await signedIn();
+      signal = true;
+      if (!me) return this.show("Sign in to send it.");
+      while (await batch(me));
+      await this.show();
+    } catch (problem) {
+      signal = false;
+      await this.show(problem instanceof TypeError ? "" : problem.message);
+    } finally {
+      sending = false;
+    }
+  },
+
+  start() {
+    this.show();
+    this.now();
+    setInterval(() => this.now(), EVERY);
+    addEventListener("online", () => this.now());
+  },
+};

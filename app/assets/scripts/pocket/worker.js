@@ -1,0 +1,77 @@
+// Runs the phone's Ruby beside the page, under a policy of its own that lets WebAssembly be
+// compiled. It is told {id, what, ...} and answers {id, ok, value}.
+import { Ruby } from "./ruby.js";
+
+const CACHE = "fenbo-runtime";
+const MEMORY = "/pocket/memory";
+let ruby = null;
+let begun = null;
+
+async function fetched(address, told) {
+  const cache = await caches.open(CACHE);
+  let answer = await cache.match(address);
+  if (!answer) {
+    answer = await fetch(address, { credentials: "same-origin" });
+    if (!answer.ok || !answer.headers.get("x-fenbo")) throw new Error(`${address} cannot be fetched`);
+    await cache.put(address, answer.clone());
+  }
+  told?.();
+  return answer;
+}
+
+const through = (bytes, stream) => new Response(new Blob([bytes]).stream().pipeThrough(stream)).arrayBuffer();
+
+async function kept(release) {
+  const cache = await caches.open(CACHE);
+  const answer = await cache.match(`${MEMORY}/${release}`);
+  return answer && new Uint8Array(await through(await answer.arrayBuffer(), new DecompressionStream("gzip")));
+}
+
+async function keep(release) {
+  const cache = await caches.open(CACHE);
+  const small = await through(ruby.keep(), new CompressionStream("gzip"));
+  // What an earlier release has left makes room.
+  for (const request of await cache.keys()) {
+    const { pathname, search } = new URL(request.url);
+    if (pathname.startsWith(MEMORY) || (pathname === "/pocket/code.json" && !search.includes(release))) await cache.delete(request);
+  }
+  await cache.put(`${MEMORY}/${release}`, new Response(small));
+  return small.byteLength;
+}
+
+// release: of the code; runtime: address of the runtime; assets: name => address.
+async function begin({ release, runtime, assets }, told) {
+  const [module, code, memory] = await Promise.all([
+    fetched(runtime, () => told("The runtime is here.")).then((answer) => WebAssembly.compileStreaming(answer)),
+    fetched(`/pocket/code.json?release=${release}`, () => told("The stations are here.")).then((answer) => answer.json()),
+    kept(release),
+  ]);
+  ruby = await Ruby.begin(module, code.files, memory);
+  if (!memory) {
+    told("The first beginning takes some seconds.");
+    ruby.call("warm", "");
+    await keep(release).catch(() => {});
+  }
+  ruby.call("begin", JSON.stringify({ assets }));
+  return { restored: Boolean(memory), bytes: ruby.memory.buffer.byteLength };
+}
+
+const DO = {
+  begin: (job, told) => (begun ??= begin(job, told)),
+  load: ({ pack }) => ruby.call("load", pack),
+  ask: ({ request }) => JSON.parse(ruby.call("ask", JSON.stringify(request))),
+  size: () => ruby.memory.buffer.byteLength,
+};
+
+let last = Promise.resolve();
+self.addEventListener("message", ({ data }) => {
+  const told = (text) => self.postMessage({ id: data.id, told: text });
+  // One after the other: there is one Ruby.
+  last = last.then(async () => {
+    try {
+      self.postMessage({ id: data.id, ok: true, value: await DO[data.what](data, told) });
+    } catch (problem) {
+      self.postMessage({ id: data.id, ok: false, value: String(problem?.message || problem).slice(0, 2000) });
+    }
+  });
+});

@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+module Pocket
+  # What a phone takes along for one job: its job file, who carries it, the shop's settings with
+  # what its closed jobs teach, and the names of the other jobs of the visit.
+  class Pack
+    VERSION = 1
+
+    # @param job [Fenbo::JobFile::Job]
+    # @param user [User]
+    def initialize(job, user, now: Time.now)
+      @job = job
+      @user = user
+      @now = now
+    end
+
+    def as_json(*)
+      {version: VERSION, made_at: @now.utc.iso8601, release: Code.release, person:, shop:, beside:, job: @job.as_json}
+    end
+
+    private
+
+    def person
+      @user.slice("id", "uid", "name", "role", "unit_system", "appearance",
+        "meter").merge("licensed" => @user.licensed?)
+    end
+
+    def shop = Setting::DEFAULTS.keys.to_h { |name| [name, Setting.read(name)] }
+
+    def beside
+      Job.beside(@job.uid, @job.beside).map { |one| {number: one.number, unit: one.unit.name} }
+    end
+  end
+end

@@ -1,0 +1,13 @@
+# frozen_string_literal: true
+
+# What is asked for without signal and did not come along.
+class Away < Shared::Route
+  set :views, Shared::Route::SHARED_VIEWS
+
+  %i[get post].each do |verb|
+    public_send(verb, "/*") do
+      refuse(503, "This needs the signal",
+        "Look, Measure and Decide of the jobs you took along work here. The rest waits until there is signal.")
+    end
+  end
+end

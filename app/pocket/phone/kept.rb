@@ -1,0 +1,113 @@
+# frozen_string_literal: true
+
+# What an entry makes of the job file: the same that its rows make of it later, on the server.
+class Kept
+  # @param book [Logbook]
+  def initialize(book)
+    @book = book
+  end
+
+  # @raise [Phone::NeedsSignal] where it cannot be kept here
+  def keep(entry)
+    name = entry.class.name.demodulize.underscore
+    raise Phone::NeedsSignal, name unless respond_to?(name, true)
+    send(name, entry)
+  end
+
+  private
+
+  attr_reader :book
+
+  def job = book.job
+
+  # Of everything made once by somebody.
+  def made(id, fan)
+    {id:, fan:, visit: book.visit, by: book.by, taken_at: book.now, voided_at: nil, voided_by: nil, void_reason: nil}
+  end
+
+  def add(list, row)
+    book.job = job.with(list => [*job[list], row])
+    row
+  end
+
+  def finding(entry)
+    known = Fenbo::Diagnosis::Test[entry.test]
+    fan = (entry.fan unless known.unit?)
+    corrected(entry, fan).each { |one| void_one(:findings, one, "answered anew") }
+    add(:findings, Fenbo::JobFile::Finding.new(**made(entry.id, fan), test: entry.test, outcome: entry.outcome,
+      note: entry.note, override_reason: entry.override_reason, weights: nil, reading: nil))
+  end
+
+  # What the same person said of the same within minutes.
+  def corrected(entry, fan)
+    since = book.now - book.limits["looking.same_look_minutes"] * 60
+    job.live_findings.select { |one|
+      one.test == entry.test && one.fan == fan && one.by.uid == book.user.uid && one.reading.nil? &&
+        one.taken_at >= since && one.outcome != entry.outcome && one.id != entry.id
+    }
+  end
+
+  def reading(entry)
+    result = entry.result.as_json
+    row = add(:readings, Fenbo::JobFile::Reading.new(**made(entry.id, entry.fan), kind: entry.kind, phase: entry.phase,
+      typed: entry.typed, question: entry.question.as_json, result:, verdict: result["verdict"], meter: entry.meter,
+      file: nil))
+    entry.amounts_to.each { |told| note(row, *told) } if entry.phase == "before"
+    box_follows(entry) if entry.kind == "pulldown"
+    book.finish("prove") if entry.phase == "after" && Fenbo::Proof::Checklist.new(job).proved?
+    row
+  end
+
+  def note(reading, fan, test, outcome, weights)
+    fan = nil if Fenbo::Diagnosis::Test[test].unit?
+    add(:findings, Fenbo::JobFile::Finding.new(**made(SecureRandom.uuid, fan), test:, outcome:, note: nil,
+      override_reason: nil, weights:, reading: reading.id))
+  end
+
+  def box_follows(entry)
+    last = entry.question["readings"].last
+    return if last.nil? || (job.box_read_at && job.box_read_at > book.now)
+    book.job = job.with(box_c: last["c"].to_f, box_read_at: book.now, box_log: [], earlier_c: nil,
+      earlier_hours_ago: nil)
+  end
+
+  def state(entry)
+    book.job = job.with(state: entry.state, state_at: book.now, state_by: book.by)
+  end
+
+  def station_done(entry) = book.finish(entry.station)
+
+  def void(entry)
+    raise Phone::NeedsSignal, entry.of.to_s unless %i[findings readings].include?(entry.of)
+    row = job[entry.of].find { |one| one.id == entry.id } || raise(ActiveRecord::RecordNotFound)
+    if entry.of == :readings
+      job.findings.select { |one| one.reading == row.id }
+        .each { |one| void_one(:findings, one, "its reading was taken back") }
+    end
+    void_one(entry.of, row, entry.reason)
+  end
+
+  def void_one(list, row, reason)
+    return row if row.voided?
+    gone = row.with(voided_at: book.now, voided_by: book.by, void_reason: reason)
+    book.job = job.with(list => job[list].map { |one| (one.id == row.id) ? gone : one })
+    gone
+  end
+
+  def decision(entry)
+    fan = job.fault_at(entry.fault).fan&.key
+    fault = job.fault_to_decide(entry.fault, entry.causes, besides: entry.besides)
+    row = add(:decisions, Fenbo::JobFile::Decision.new(**made(entry.id, fan), causes: entry.causes,
+      probability: entry.probability&.to_f, proposed: entry.proposed, override_reason: entry.override_reason,
+      action: entry.action_taken, standing: entry.standing.as_json, fault:, countersigned_by: nil,
+      countersigned_at: nil))
+    book.finish("decide")
+    row
+  end
+
+  def withdrawn(entry)
+    choice = job.part_choice(entry.fault)
+    raise Phone::NeedsSignal, "part" if choice && !choice.fitted_at
+    void_one(:decisions, job.decision(entry.fault), entry.reason)
+  end
+end

@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+# Where everything recorded on a taken job comes in while there is no signal: held against the
+# same rules as on the server, and kept in the job file.
+class Logbook
+  include Taking
+
+  Refused = Taking::Refused
+
+  attr_reader :record, :user, :now
+
+  # @param record [Fenbo::JobFile::Job]
+  def initialize(record, user, now: Time.now)
+    @record = record
+    @user = user
+    @now = now.utc.floor(6)
+  end
+
+  # @return [Fenbo::JobFile::Finding, Reading, Decision] what the entry became
+  def take(entry)
+    allow(entry)
+    append(entry)
+  end
+
+  def job = Phone.pack.job
+
+  def job=(changed)
+    Phone.pack.job = changed
+  end
+
+  def limits = @limits ||= Setting.limits
+
+  def by = user.to_person
+
+  # The visit that is going on; the first thing recorded on site begins one.
+  # @return [String] its uid
+  def visit
+    going = job.visit_at(now)
+    return going.uid if going
+    begun = Fenbo::JobFile::Visit.new(uid: SecureRandom.uuid, technician: by, starts_at: now, ends_at: nil,
+      purpose: "on site", arrival_c: job.box_c, leaving_c: nil)
+    self.job = job.with(visits: [*job.visits, begun])
+    begun.uid
+  end
+
+  # Marks a station done and moves the job on, unless it is further already.
+  def finish(station)
+    done = Fenbo::JobFile::StationDone.new(station:, state: "done", by:, done_at: now)
+    all = Fenbo::JobFile::STATIONS
+    following = all[all.index(station) + 1]
+    further = following && all.index(job.station) <= all.index(station)
+    self.job = job.with(stations: [*job.stations.reject { |one| one.station == station }, done],
+      station: further ? following : job.station)
+  end
+
+  private
+
+  def job_ended? = job.closed?
+
+  def known(_entry) = nil
+
+  def keep(entry) = Kept.new(self).keep(entry)
+end

@@ -1,0 +1,110 @@
+# frozen_string_literal: true
+
+# What the phone holds: who carries it, the shop, the taken jobs; and one request answered as
+# the server would answer it.
+module Phone
+  # What cannot be done without the server.
+  NeedsSignal = Class.new(StandardError)
+
+  # The rooms that came along.
+  ROOMS = %w[Stations::Look::Route Stations::Look::Findings Stations::Measure::Route Stations::Measure::Readings
+    Stations::Decide::Route Stations::Call::Jobs Shared::Refused Shared::Nowhere].freeze
+  EXAMPLE = {
+    "unit" => {"family" => "walk_in_cooler", "fans" => [{"position" => "evaporator-1"}]},
+    "position" => "evaporator-1", "context" => {"side" => "evaporator"},
+    "findings" => [{"test" => "fan_motion", "outcome" => "stopped"}], "state" => "L", "cost" => {"minute" => 1.5}
+  }.freeze
+  Pack = Struct.new(:person, :shop, :job, :beside, :made_at)
+
+  class << self
+    attr_reader :packs, :assets
+
+    # @param json [String] {"assets": {name: address}}
+    def begin(json)
+      @assets = JSON.parse(json)["assets"]
+      @packs = {}
+      "begun"
+    end
+
+    # Whatever is only built when it is first asked for is built before the phone's memory is kept.
+    def warm(_nothing)
+      ROOMS.each { |room| Object.const_get(room) }
+      Fenbo.call(:diagnose, EXAMPLE).verdict
+    end
+
+    # @param json [String] a pack, its job as it stands on this phone
+    def load(json)
+      pack = JSON.parse(json)
+      job = Fenbo::JobFile.from_json(pack["job"])
+      packs[job.number] = Pack.new(person: Carrier.new(pack["person"]), shop: pack["shop"], job:,
+        beside: pack["beside"], made_at: Time.iso8601(pack["made_at"]))
+      "job #{job.number}"
+    end
+
+    # @param json [String] {"verb", "path", "query", "body", "at"}: `at` the seconds since 1970
+    #   at which it was pressed
+    # @return [String] {"status", "headers", "body", "job"}: `job` as it stands now, where the
+    #   request changed it
+    def ask(json)
+      request = JSON.parse(json)
+      @number = request["path"][%r{\A/jobs/(\d+)}, 1].to_i
+      before = pack&.job
+      status, headers, body = answer(request)
+      after = pack&.job
+      JSON.generate(status:, headers:, body: whole(body), job: (after.as_json unless after.equal?(before)))
+    end
+
+    # The pack of the job in hand.
+    def pack = packs[@number]
+
+    # Whoever carries the phone.
+    def person = (pack || any)&.person
+
+    # The shop's settings as they were taken along.
+    def shop = (pack || any)&.shop.to_h
+
+    def all_or_nothing
+      before = pack&.job
+      yield
+    rescue Exception # rubocop:disable Lint/RescueException -- a thrown stop is none, all else undoes
+      pack.job = before if pack
+      raise
+    end
+
+    private
+
+    def any = packs.values.first
+
+    def answer(request)
+      room_of(request["path"]).call(environment(request))
+    end
+
+    def room_of(path)
+      return Taken if ["/", "/jobs"].include?(path)
+      (pack && ROOMS.include?(Paths.room(path))) ? Paths.route(path) : Away
+    end
+
+    def environment(request)
+      body = request["body"].to_s
+      {
+        "REQUEST_METHOD" => request["verb"], "PATH_INFO" => request["path"], "QUERY_STRING" => request["query"].to_s,
+        "SCRIPT_NAME" => "", "SERVER_NAME" => "phone", "SERVER_PORT" => "80", "SERVER_PROTOCOL" => "HTTP/1.1",
+        "rack.url_scheme" => "http", "rack.input" => StringIO.new(body.b), "rack.errors" => $stderr,
+        "CONTENT_TYPE" => "application/x-www-form-urlencoded", "CONTENT_LENGTH" => body.bytesize.to_s,
+        "rack.session" => session, "rack.session.options" => {}
+      }
+    end
+
+    # What was told at the last press waits for the next page, as in a session.
+    def session
+      @session ||= {}
+      @session.merge!(user_id: person&.id, version: 1, key: "phone")
+    end
+
+    def whole(body)
+      text = +""
+      body.each { |part| text << part }
+      text.force_encoding("UTF-8")
+    end
+  end
+end

@@ -1,0 +1,86 @@
+# frozen_string_literal: true
+
+module Pocket
+  # Jobs taken along: which there are, what a phone fetches for them, and what it brings back.
+  class Route < Shared::Route
+    ASSETS = File.expand_path("../../public/assets", __dir__)
+    # What the phone's own page needs beside its scripts.
+    NAMES = %w[fenbo.css fenbo.js tools.js pocket_shell.js fonts/next.woff2 fonts/next-ext.woff2
+      fonts/mono.woff2].freeze
+    # WebAssembly may be compiled by this one worker, and nothing else be loaded by it.
+    WORKER = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; connect-src 'self'"
+    MOST_JOBS = 30
+
+    get "/pocket/?" do
+      erb :pocket, locals: {jobs:}
+    end
+
+    # What is cached for the day without signal; the same for everybody but for who carries it.
+    get "/pocket/shell" do
+      erb :shell, layout: false
+    end
+
+    get "/pocket/about.json" do
+      json(release: Code.release, runtime: "/pocket/#{File.basename(runtime, ".gz")}", assets: NAMES.to_h { |name|
+        [name, asset(name)]
+      })
+    end
+
+    get "/pocket/me.json" do
+      json(user: current_user.uid, token: csrf_token)
+    end
+
+    get "/pocket/code.json" do
+      content_type :json
+      cache_control :private, max_age: 86_400
+      Code.json
+    end
+
+    get "/pocket/packs/:number.json" do
+      json(Pack.new(job, current_user).as_json)
+    end
+
+    get "/pocket/worker.js" do
+      script("pocket_worker.js", "content-security-policy" => WORKER)
+    end
+
+    get "/sw.js" do
+      script("pocket_sw.js", "service-worker-allowed" => "/")
+    end
+
+    # Ten megabytes instead of thirty: packed when the scripts were built.
+    get "/pocket/ruby-*.wasm" do
+      halt(*nothing_here) unless request.path == "/pocket/#{File.basename(runtime, ".gz")}"
+      cache_control :private, max_age: 86_400
+      headers "content-encoding" => "gzip"
+      send_file runtime, type: "application/wasm"
+    end
+
+    post "/pocket/sync" do
+      batch = Batch.read(request.body.read)
+      halt 422, json(errors: batch.faults) unless batch.clean?
+      json(answers: Sync.new(env).take(batch.list))
+    end
+
+    private
+
+    def json(value)
+      content_type :json
+      JSON.generate(value)
+    end
+
+    def script(name, more)
+      content_type :js
+      headers more
+      File.read(File.join(ASSETS, name))
+    end
+
+    # Named by its version.
+    def runtime = Dir[File.join(ASSETS, "pocket/ruby-*.wasm.gz")].max
+
+    # One's own, soonest first; the office takes none along.
+    def jobs
+      Job.open.where(technician: [current_user, nil]).includes(unit: :site).order(:number).limit(MOST_JOBS)
+    end
+  end
+end

@@ -1,0 +1,60 @@
+# frozen_string_literal: true
+
+module Pocket
+  # Brings what a phone kept through the doors that it would have come by with signal, one press
+  # after the other, so that nothing holds of one that does not hold of the other. A press that
+  # was taken before, because its answer was lost, is a repeat.
+  class Sync
+    # As templates write it at its field.
+    FAULT = /class="fault"[^>]*>\s*([^<]+)/
+    private_constant :FAULT
+
+    # @param env [Hash] of the request that brought it
+    def initialize(env)
+      @env = env
+    end
+
+    # @param presses [Array<Batch::Press>]
+    # @return [Array<Hash>] order, id, answer (taken, repeat, refused) and the sentence of a
+    #   refusal; it ends where the server itself could not
+    def take(presses)
+      presses.each_with_object([]) do |press, answers|
+        status, headers, body = sent(press)
+        break answers if status >= 500
+        answers << answer(press, status, headers, body)
+      end
+    end
+
+    private
+
+    def sent(press)
+      Paths.route(press.path).call(environment(press))
+    ensure
+      @env["rack.session"].delete(:told)
+    end
+
+    def answer(press, status, headers, body)
+      told = {order: press.order, id: press.id}
+      return told.merge(answer: "refused", sentence: sentence(body)) if status >= 400
+      told.merge(answer: (headers["x-repeat"] ? "repeat" : "taken"))
+    end
+
+    def environment(press)
+      form = [press.body, URI.encode_www_form(client_id: press.id, held_seconds: press.held_seconds)].join("&")
+      @env.slice("rack.session", "rack.errors", "rack.url_scheme", "HTTP_HOST", "HTTP_X_CSRF_TOKEN", "SERVER_NAME",
+        "SERVER_PORT", "SERVER_PROTOCOL", "REMOTE_ADDR").merge(
+          "REQUEST_METHOD" => "POST", "PATH_INFO" => press.path, "SCRIPT_NAME" => "", "QUERY_STRING" => "",
+          "CONTENT_TYPE" => "application/x-www-form-urlencoded", "CONTENT_LENGTH" => form.bytesize.to_s,
+          "rack.input" => StringIO.new(form.b), "rack.session.options" => {}, "fenbo.without_page" => true
+        )
+    end
+
+    # What stood against it, in the words of its form.
+    def sentence(body)
+      text = +""
+      body.each { |part| text << part }
+      faults = text.force_encoding("UTF-8").scan(FAULT).map { |(one)| CGI.unescapeHTML(one).squish }
+      (faults.any? ? faults.join(" ") : text)[0, 500]
+    end
+  end
+end

@@ -1,0 +1,110 @@
+# frozen_string_literal: true
+
+require_relative "app_spec_helper"
+
+# What a phone takes along, and what it brings back by the doors that everybody comes by.
+RSpec.describe "the pocket", :rolled_back do
+  let(:technician) { create(:user) }
+  let(:job) { create(:job) }
+
+  before { sign_in technician }
+
+  def pack(number = job.number)
+    get "/pocket/packs/#{number}.json"
+    JSON.parse(page)
+  end
+
+  # A press as a phone kept it.
+  def press(path = "/jobs/#{job.number}/findings", held: 0, id: SecureRandom.uuid, **fields)
+    body = URI.encode_www_form({authenticity_token: "pocket", client_id: id, fan: "evaporator-1"}.merge(fields))
+    {order: @order = @order.to_i + 1, id:, path:, body:, held_seconds: held}
+  end
+
+  def bring(*presses, token: nil)
+    get "/pocket/me.json"
+    token ||= JSON.parse(page)["token"]
+    post "/pocket/sync", JSON.generate(entries: presses), "CONTENT_TYPE" => "application/json",
+      "HTTP_X_CSRF_TOKEN" => token
+    JSON.parse(page)
+  end
+
+  it "packs a job with everything its pages ask, and nothing secret" do
+    told = pack
+    expect(Fenbo::JobFile.from_json(told["job"])).to eq JobSource.numbered(job.number)
+    expect(told["person"]).to include("uid" => technician.uid, "licensed" => technician.licensed?)
+    expect(told["shop"].keys).to match_array ShopSettings::DEFAULTS.keys
+    expect(page).not_to match(/password|digest|token/)
+    get "/pocket/packs/999999.json"
+    expect(status).to eq 404
+  end
+
+  it "ships the code that it names, whole: every room a phone answers by, and no database" do
+    files = Pocket::Code.files
+    rooms = File.read(File.join(Pocket::Code::ROOT, "app/pocket/phone/phone.rb"))[/ROOMS = %w\[(.*?)\]/m, 1].split
+    rooms.each do |room|
+      expect(files).to include("app/#{room.underscore}.rb"), room
+    end
+    expect(files.keys.grep(/active_record|connection_adapters/)).to be_empty
+    expect(files.fetch("load_path").lines(chomp: true)).to all(satisfy { |folder|
+      files.keys.any? { |path| path.start_with?("#{folder}/") }
+    })
+    get "/pocket/about.json"
+    expect(JSON.parse(page)).to include("release" => Pocket::Code.release,
+      "runtime" => %r{\A/pocket/ruby-[\d.]+\.wasm\z})
+  end
+
+  it "lets WebAssembly be compiled by its worker alone" do
+    get "/pocket/worker.js"
+    expect(last_response["content-security-policy"]).to include "wasm-unsafe-eval"
+    get "/pocket"
+    expect(last_response["content-security-policy"]).not_to include "wasm"
+  end
+
+  it "takes what was done in order, at the time it was done, once however often it is sent" do
+    first = press(test: "noise", outcome: "silent", held: 7200)
+    second = press(test: "fan_motion", outcome: "stopped", held: 3600)
+    expect(bring(first, second)["answers"].map { |one| one["answer"] }).to eq %w[taken taken]
+    expect(bring(first, second)["answers"].map { |one| one["answer"] }).to eq %w[repeat repeat]
+    found = job.findings.reload.to_a
+    expect(found.map { |one| [one.test, one.outcome, one.client_id] }).to eq [
+      ["noise", "silent", first[:id]], ["fan_motion", "stopped", second[:id]]
+    ]
+    expect(found.map { |one| (Time.now - one.taken_at).round(-1) }).to eq [7200, 3600]
+  end
+
+  it "says which was refused and why, and takes the others" do
+    answers = bring(press(test: "winding_ohms", outcome: "open"), press(test: "noise", outcome: "purple"),
+      press("/jobs/#{job.number}/readings", tool: "amps", amps: "much"), press(test: "noise", outcome: "silent"))
+    told = answers["answers"].map { |one| [one["answer"], one["sentence"]] }
+    expect(told.map(&:first)).to eq %w[refused refused refused taken]
+    expect(told[0].last).to start_with "Prove it dead first. Winding resistance is done on a unit"
+    expect(told[1].last).to start_with "That answer is not known."
+    expect(told[2].last).to include "“much” is not understood as a current"
+    expect(RefusedPage.count).to eq 0
+  end
+
+  it "keeps what comes after the job was closed by somebody else, with why it was not taken" do
+    job.update!(status: "closed", closed_at: Time.now, closed_by: technician)
+    expect(bring(press(test: "noise", outcome: "silent"))["answers"].first).to include("answer" => "refused",
+      "sentence" => /closed and signed: open it again/)
+  end
+
+  it "holds roles as with signal" do
+    sign_in create(:user, role: "office")
+    expect(bring(press(test: "noise", outcome: "silent"))["answers"].first).to include("answer" => "refused",
+      "sentence" => /Readings and findings are for technicians/)
+    expect(job.findings.count).to eq 0
+  end
+
+  it "names everything that is wrong with a batch, and takes nothing of it" do
+    good = press(test: "noise", outcome: "silent")
+    bad = good.merge(order: "1", id: "x", path: "/settings/shop", body: 7, held_seconds: -1)
+    fields = bring(good, bad, 3)["errors"].map { |one| one["field"] }
+    expect(fields).to eq %w[entries[1].order entries[1].id entries[1].path entries[1].body entries[1].held_seconds
+      entries[2]]
+    expect([status, job.findings.count]).to eq [422, 0]
+    expect(bring(*([good] * 101))["errors"].first["message"]).to include "at most 100"
+    expect { bring(good, token: "forged") }.to raise_error(JSON::ParserError)
+    expect(status).to eq 403
+  end
+end
