@@ -10,7 +10,7 @@ module Pocket
     ROOT = File.expand_path("../..", __dir__)
     OWN = %w[lib/fenbo.rb lib/fenbo/**/*.{rb,yml} lib/fenbo_simulation.rb lib/fenbo_simulation/**/*.rb
       app/paths.rb app/shared/**/*.{rb,erb}
-      app/stations/{call,look,measure,decide}/**/*.{rb,erb} app/records/entries/*.rb
+      app/stations/{call,look,measure,decide,work_plan,prove,hand_over}/**/*.{rb,erb} app/records/entries/*.rb
       app/records/{current,not_allowed,policy,shop_experience,shop_settings,taking}.rb app/pocket/phone/**/*.{rb,erb}
       config/words.yml].freeze
     GEMS = %w[activemodel activesupport base64 concurrent-ruby connection_pool erubi i18n logger money mustermann rack

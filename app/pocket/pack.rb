@@ -15,7 +15,8 @@ module Pocket
     end
 
     def as_json(*)
-      {version: VERSION, made_at: @now.utc.iso8601, release: Code.release, person:, shop:, beside:, job: @job.as_json}
+      {version: VERSION, made_at: @now.utc.iso8601, release: Code.release, person:, shop:, beside:, history:,
+       job: @job.as_json}
     end
 
     private
@@ -26,6 +27,13 @@ module Pocket
     end
 
     def shop = Setting::DEFAULTS.keys.to_h { |name| [name, Setting.read(name)] }
+
+    # What the stations show of the unit's other jobs.
+    def history
+      readings = UnitReadings.new(@job.unit.uid)
+      cleanings = @job.unit.fans.flat_map { |fan| readings.cleanings(fan.key) }
+      {maps: readings.maps(besides: @job.uid), cleanings:}.transform_values { |list| list.map(&:as_json) }
+    end
 
     def beside
       Job.beside(@job.uid, @job.beside).map { |one| {number: one.number, unit: one.unit.name} }

@@ -63,6 +63,9 @@ class Job < ApplicationRecord
     update!(box_c: celsius, box_read_at: at, box_log: [], earlier_c: nil, earlier_hours_ago: nil)
   end
 
+  # Of the text handed over, 0 where none is written yet.
+  def handover_version = Handover.where(job_id: id).pick(:lock_version).to_i
+
   # As the job file has them.
   def box_points = box_log.map { |row| [Time.iso8601(row["at"]), row["c"]] }
 

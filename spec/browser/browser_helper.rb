@@ -86,6 +86,20 @@ module Errands
     end
   end
 
+  # A stroke on the canvas with the mouse.
+  def sign
+    box =
+      page.evaluate_script(
+        "(() => { const c = document.querySelector('canvas'); c.scrollIntoView({block: 'center'}); const b = " \
+        "c.getBoundingClientRect(); return [b.left, b.top, b.width, b.height] })()"
+      )
+    mouse = page.driver.browser.mouse
+    mouse.move(x: box[0] + 40, y: box[1] + 90).down
+    [[90, 40], [140, 110], [220, 50]].each { |x, y| mouse.move(x: box[0] + x, y: box[1] + y) }
+    mouse.up
+    expect(page.evaluate_script("document.querySelector('input[name=signature]').value")).to include "[["
+  end
+
   # Nothing reaches beyond the screen.
   def expect_no_overflow
     expect(page.evaluate_script("document.documentElement.scrollWidth <= window.innerWidth + 1")).to be true

@@ -53,17 +53,105 @@ RSpec.describe "without signal" do
   def work(told)
     plain = JSON.parse(JSON.generate(told))
     visits = plain["visits"].each_with_index.to_h { |visit, index| [visit["uid"], index] }
-    readings = plain["readings"].map { |one| one["id"] }
     times = ->(row) { row.except("taken_at", "voided_at", "done_at") }
     {
       "findings" => plain["findings"].map { |one|
-        times[one].except(*("id" if one["reading"])).merge("visit" => visits[one["visit"]],
-          "reading" => readings.index(one["reading"]))
+        times[one].merge("visit" => visits[one["visit"]])
       },
       "readings" => plain["readings"].map { |one| times[one].merge("visit" => visits[one["visit"]]) },
       "decisions" => plain["decisions"].map { |one| times[one].merge("visit" => visits[one["visit"]]) },
-      "stations" => plain["stations"].map(&times), "state" => plain["state"], "station" => plain["station"]
+      "stations" => plain["stations"].map(&times).sort_by { |one| one["station"] },
+      "steps" => plain["steps"].map(&times).sort_by { |one| one["step"] },
+      "proof_checks" => plain["proof_checks"].map(&times).sort_by { |one| one["check"] },
+      "handover" => plain["handover"]&.slice("summary", "signed_name", "signature", "signed_digest"),
+      "left" => plain["visits"].map { |one| one["leaving_c"] },
+      "stands" => plain.slice("state", "station", "status", "box_c")
     }
+  end
+
+  # The tray and the gate as the pages bring them, to the last step.
+  def work_to_the_end
+    while page.has_css?(".stepkeys .btn-main", wait: 3)
+      step = find("[id^=step-]", match: :first)[:id]
+      all(".proofpoint input", wait: 0).each(&:check)
+      4.times { click_button "+ 1" } if page.has_button?("+ 1", wait: 0)
+      fill_in "measured", with: "17" if page.has_field?("measured", wait: 0)
+      find(".stepkeys .btn-main").click
+      expect(page).to have_no_css "##{step}"
+    end
+  end
+
+  it "works a whole job: measured with three turns, made safe, taken apart and back, proved, signed and closed" do
+    sign_in_as("ilka")
+    job = new_job("Cheese cellar 2", "Fan one is dead since the morning")
+    take_along(job)
+    NoSignal.here = true
+
+    visit "/jobs/#{job}/look"
+    answer "fan_motion", "Stands still"
+    answer "noise", "Silent"
+    visit "/jobs/#{job}/measure"
+    fill_in "Display", with: "0,00"
+    fill_in "Turns in the jaw", with: "3"
+    fill_in "Voltage", with: "231"
+    choose "Stands still"
+    click_button "Keep reading"
+    told "Clamp kept: no current"
+    visit "/jobs/#{job}/measure?tool=windings"
+    fill_in "A–B", with: "open"
+    fill_in "To ground", with: "200"
+    click_button "Keep reading"
+    expect(page).to have_css ".fault", text: "Prove it dead first"
+    expect(page).to have_field "A–B", with: "open"
+    click_button "Proved dead", match: :first
+    told "Proved dead"
+    visit "/jobs/#{job}/measure?tool=windings"
+    fill_in "A–B", with: "open"
+    fill_in "To ground", with: "200"
+    click_button "Keep reading"
+    told "Windings kept: a winding is open"
+    visit "/jobs/#{job}/decide"
+    choose "Replace"
+    click_button "Decide"
+    told "Decided: winding open"
+
+    visit "/jobs/#{job}/fit"
+    choose "set screw"
+    choose "ring"
+    click_button "Show this unit's plan"
+    told "Kept with the unit."
+    work_to_the_end
+    expect(page).to have_content "Everything is done: prove it."
+    visit "/jobs/#{job}/prove"
+    fill_in "Display", with: "1,2"
+    fill_in "Turns", with: "3"
+    fill_in "Voltage", with: "230"
+    click_button "Keep the after-reading"
+    told "Clamp kept"
+    fill_in "Box on leaving", with: "4,4"
+    click_button "Keep temperatures"
+    told "Temperatures kept"
+    Fenbo::Proof::Checklist.new(JobSource.numbered(job)).checks.each_value do |text|
+      find("li.step", text:).find("button.tick").click
+      expect(page).to have_css "li.step.done", text:
+    end
+    visit "/jobs/#{job}/hand_over"
+    fill_in "What was done", with: "New fan motor on fan 1."
+    sign
+    fill_in "Signed by", with: "Berit Aldenrath"
+    click_button "Keep the handover"
+    told "Kept."
+    click_button "Close the job"
+    expect(page).to have_content "Closed by Ilka Torvend"
+
+    here = work(on_the_phone(job))
+    NoSignal.here = false
+    visit "/pocket"
+    expect(page).to have_no_text("not sent yet")
+    expect(page).to have_css "#pocket-refused", visible: :hidden
+    expect(work(JobSource.numbered(job).as_json)).to eq here
+    expect(Job.find_by!(number: job)).to have_attributes(status: "closed")
+    expect(here["steps"].size).to be > 10
   end
 
   it "diagnoses to a verdict, reads amps, decides; reloads in the middle; and the server has it all" do

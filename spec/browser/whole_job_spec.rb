@@ -140,20 +140,6 @@ RSpec.describe "a whole job on a walk-in" do
     expect(page).to have_css "li.step.done", text:
   end
 
-  # A stroke on the canvas with the mouse.
-  def sign
-    box =
-      page.evaluate_script(
-        "(() => { const c = document.querySelector('canvas'); c.scrollIntoView({block: 'center'}); const b = " \
-        "c.getBoundingClientRect(); return [b.left, b.top, b.width, b.height] })()"
-      )
-    mouse = page.driver.browser.mouse
-    mouse.move(x: box[0] + 40, y: box[1] + 90).down
-    [[90, 40], [140, 110], [220, 50]].each { |x, y| mouse.move(x: box[0] + x, y: box[1] + y) }
-    mouse.up
-    expect(page.evaluate_script("document.querySelector('input[name=signature]').value")).to include "[["
-  end
-
   def pdf_text
     address = URI("http://#{Capybara.server_host || "127.0.0.1"}:#{page.server.port}/jobs/#{job.number}/report.pdf")
     cookie = page.driver.cookies["fenbo"].value

@@ -44,3 +44,8 @@ end
 module Shared::Html
   def asset(name) = Phone.assets.fetch(name, "/assets/#{name}")
 end
+
+# What a phone cannot keep is said at once.
+Shared::Route.error(Phone::NeedsSignal) do
+  halt(*refuse(503, "This needs the signal", "Nothing was kept. Press it again when there is signal."))
+end

@@ -1,16 +1,19 @@
 # frozen_string_literal: true
 
+require "delegate"
+
 # What routes ask of a job's row.
-module Job
+class Job < SimpleDelegator
   # Another job of the same visit, as its link shows it.
   Sister = Struct.new(:number, :unit)
   Unit = Struct.new(:name)
 
-  module_function
+  def self.find_by!(number:) = new(JobSource.numbered(number))
 
-  def find_by!(number:) = JobSource.numbered(number)
-
-  def beside(_uid, _first)
+  def self.beside(_uid, _first)
     Phone.pack.beside.map { |row| Sister.new(row["number"], Unit.new(row["unit"])) }
   end
+
+  # Whatever was written on this phone is written over what was packed.
+  def handover_version = nil
 end

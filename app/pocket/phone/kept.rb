@@ -53,22 +53,26 @@ class Kept
       typed: entry.typed, question: entry.question.as_json, result:, verdict: result["verdict"], meter: entry.meter,
       file: nil))
     entry.amounts_to.each { |told| note(row, *told) } if entry.phase == "before"
-    box_follows(entry) if entry.kind == "pulldown"
-    book.finish("prove") if entry.phase == "after" && Fenbo::Proof::Checklist.new(job).proved?
+    last = entry.question["readings"].last if entry.kind == "pulldown"
+    box_stands_at(last["c"]) if last
+    proved if entry.phase == "after"
     row
   end
 
   def note(reading, fan, test, outcome, weights)
+    id = Entries::Reading.finding_id(reading.id, fan, test)
     fan = nil if Fenbo::Diagnosis::Test[test].unit?
-    add(:findings, Fenbo::JobFile::Finding.new(**made(SecureRandom.uuid, fan), test:, outcome:, note: nil,
-      override_reason: nil, weights:, reading: reading.id))
+    add(:findings, Fenbo::JobFile::Finding.new(**made(id, fan), test:, outcome:, note: nil, override_reason: nil,
+      weights:, reading: reading.id))
   end
 
-  def box_follows(entry)
-    last = entry.question["readings"].last
-    return if last.nil? || (job.box_read_at && job.box_read_at > book.now)
-    book.job = job.with(box_c: last["c"].to_f, box_read_at: book.now, box_log: [], earlier_c: nil,
-      earlier_hours_ago: nil)
+  def box_stands_at(celsius)
+    return if job.box_read_at && job.box_read_at > book.now
+    book.job = job.with(box_c: celsius.to_f, box_read_at: book.now, box_log: [], earlier_c: nil, earlier_hours_ago: nil)
+  end
+
+  def proved
+    book.finish("prove") if Fenbo::Proof::Checklist.new(job).proved?
   end
 
   def state(entry)
@@ -105,9 +109,53 @@ class Kept
     row
   end
 
+  def proof_tick(entry)
+    others = job.proof_checks.reject { |one| one.check == entry.check }
+    there = others.size < job.proof_checks.size
+    taken_back = there && Fenbo::Proof::Checklist.new(job).done?(entry.check)
+    ticked = Fenbo::JobFile::ProofCheck.new(check: entry.check, by: book.by, done_at: book.now)
+    book.job = job.with(proof_checks: taken_back ? others : [*others, ticked])
+    proved
+  end
+
+  def temperatures(entry)
+    here = book.visit
+    read = {arrival_c: entry.arrival, leaving_c: entry.leaving}.compact
+    book.job = job.with(visits: job.visits.map { |one| (one.uid == here) ? one.with(**read) : one })
+    box_stands_at(entry.leaving) if entry.leaving
+  end
+
+  def features(entry)
+    book.job = job.with(unit: job.unit.with(features: job.unit.features.merge(entry.answers)))
+  end
+
+  def handover(entry)
+    text = job.handover || Fenbo::JobFile::Handover.new(by: book.by)
+    written = text.with(**entry.values, by: book.by)
+    written = written.with(**Entries::UNSIGNED) if Entries::HANDOVER_WORDS.any? { |name| text[name] != written[name] }
+    book.job = job.with(handover: written)
+    return unless entry.signature
+    work = Fenbo::JobFile::SignedWork.new(job)
+    book.job = job.with(handover: written.with(signature: entry.signature, signed_name: entry.signed_name,
+      signed_at: book.now, signed_digest: work.digest, signed_work: work.to_h))
+    book.finish("hand_over")
+  end
+
+  def close(_entry)
+    return book.job = job.with(status: "awaiting_countersign", closed_by: book.by) if book.user.apprentice?
+    book.job = job.with(status: "closed", closed_by: book.by, closed_at: book.now, station: "hand_over",
+      visits: job.visits.map { |one| one.going_on?(book.now) ? one.with(ends_at: book.now) : one })
+  end
+
   def withdrawn(entry)
     choice = job.part_choice(entry.fault)
     raise Phone::NeedsSignal, "part" if choice && !choice.fitted_at
     void_one(:decisions, job.decision(entry.fault), entry.reason)
   end
+
+  def step(entry) = KeptWork.new(book).step(entry)
+
+  def step_undone(entry) = KeptWork.new(book).undo(entry)
+
+  def fitted(entry) = KeptWork.new(book).fit(entry.fault)
 end

@@ -32,6 +32,9 @@ class Logbook
 
   def by = user.to_person
 
+  # @param fault [String] its key, or a fan's
+  def choice(fault) = job.part_choice(fault)
+
   # The visit that is going on; the first thing recorded on site begins one.
   # @return [String] its uid
   def visit

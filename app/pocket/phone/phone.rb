@@ -8,13 +8,14 @@ module Phone
 
   # The rooms that came along.
   ROOMS = %w[Stations::Look::Route Stations::Look::Findings Stations::Measure::Route Stations::Measure::Readings
-    Stations::Decide::Route Stations::Call::Jobs Shared::Refused Shared::Nowhere].freeze
+    Stations::Decide::Route Stations::Call::Jobs Stations::Look::Frost
+    Stations::WorkPlan::Route Stations::Prove::Route Stations::HandOver::Route Shared::Refused Shared::Nowhere].freeze
   EXAMPLE = {
     "unit" => {"family" => "walk_in_cooler", "fans" => [{"position" => "evaporator-1"}]},
     "position" => "evaporator-1", "context" => {"side" => "evaporator"},
     "findings" => [{"test" => "fan_motion", "outcome" => "stopped"}], "state" => "L", "cost" => {"minute" => 1.5}
   }.freeze
-  Pack = Struct.new(:person, :shop, :job, :beside, :made_at)
+  Pack = Struct.new(:person, :shop, :job, :beside, :history, :made_at)
 
   class << self
     attr_reader :packs, :assets
@@ -37,7 +38,7 @@ module Phone
       pack = JSON.parse(json)
       job = Fenbo::JobFile.from_json(pack["job"])
       packs[job.number] = Pack.new(person: Carrier.new(pack["person"]), shop: pack["shop"], job:,
-        beside: pack["beside"], made_at: Time.iso8601(pack["made_at"]))
+        beside: pack["beside"], history: pack["history"].to_h, made_at: Time.iso8601(pack["made_at"]))
       "job #{job.number}"
     end
 

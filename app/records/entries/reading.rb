@@ -22,6 +22,11 @@ module Entries
       reading
     end
 
+    # The same wherever it is made, so that a phone and the server speak of the same one.
+    def self.finding_id(reading, fan, test)
+      Digest::UUID.uuid_v5(reading, [fan, test].join(" "))
+    end
+
     # @return [Array] [fan, test, outcome, weights] of every finding that follows
     def amounts_to
       findings.is_a?(Hash) ? findings.map { |test, outcome| [fan, test, outcome, nil] } : findings
@@ -37,9 +42,8 @@ module Entries
 
     def note(book, reading, fan, test, outcome, weights)
       unit = Fenbo::Diagnosis::Test[test].unit?
-      ::Finding.record(client_id: SecureRandom.uuid, taken_at: book.now, job: book.record, visit: book.visit,
-        user: book.user, test:,
-        outcome:, weights:, reading:, fan_position: (book.fan(fan) unless unit))
+      ::Finding.record(client_id: Reading.finding_id(reading.client_id, fan, test), taken_at: book.now, job: book.record,
+        visit: book.visit, user: book.user, test:, outcome:, weights:, reading:, fan_position: (book.fan(fan) unless unit))
     end
   end
 end

@@ -50,7 +50,7 @@ module Stations
       end
 
       # Of what is kept, so that nobody writes over what somebody else wrote meanwhile.
-      def version = Handover.where(job_id: record.id).pick(:lock_version).to_i
+      def version = record.handover_version
 
       def settle(entry)
         take entry
