@@ -42,8 +42,9 @@ module Entries
 
     def note(book, reading, fan, test, outcome, weights)
       unit = Fenbo::Diagnosis::Test[test].unit?
-      ::Finding.record(client_id: Reading.finding_id(reading.client_id, fan, test), taken_at: book.now, job: book.record,
-        visit: book.visit, user: book.user, test:, outcome:, weights:, reading:, fan_position: (book.fan(fan) unless unit))
+      id = Reading.finding_id(reading.client_id, fan, test)
+      ::Finding.record(client_id: id, taken_at: book.now, job: book.record, visit: book.visit, user: book.user, test:,
+        outcome:, weights:, reading:, fan_position: (book.fan(fan) unless unit))
     end
   end
 end
