@@ -51,7 +51,8 @@ class TwoRubies
     bundle = IO.popen(["npx", "--no-install", "esbuild", File.join(__dir__, "two_rubies.js"), "--bundle",
       "--format=iife", "--target=es2022", "--log-level=error"], chdir: ROOT, &:read)
     @browser.execute(bundle)
-    @browser.evaluate_async("window.twoRubies.begin().then(arguments[0], (problem) => arguments[0](String(problem)))", 60)
+    @browser.evaluate_async("window.twoRubies.begin().then(arguments[0], (problem) => arguments[0](String(problem)))",
+      60)
   end
 
   # @return [Array<Hash>] tool, question and both answers, where they are not the same

@@ -10,11 +10,6 @@ module Phone
   ROOMS = %w[Stations::Look::Route Stations::Look::Findings Stations::Measure::Route Stations::Measure::Readings
     Stations::Decide::Route Stations::Call::Jobs Stations::Look::Frost
     Stations::WorkPlan::Route Stations::Prove::Route Stations::HandOver::Route Shared::Refused Shared::Nowhere].freeze
-  EXAMPLE = {
-    "unit" => {"family" => "walk_in_cooler", "fans" => [{"position" => "evaporator-1"}]},
-    "position" => "evaporator-1", "context" => {"side" => "evaporator"},
-    "findings" => [{"test" => "fan_motion", "outcome" => "stopped"}], "state" => "L", "cost" => {"minute" => 1.5}
-  }.freeze
   Pack = Struct.new(:person, :shop, :job, :beside, :history, :made_at)
 
   class << self
@@ -27,11 +22,17 @@ module Phone
       "begun"
     end
 
-    # Whatever is only built when it is first asked for is built before the phone's memory is kept.
+    # Everything is built before the phone's memory is kept.
     def warm(_nothing)
       ROOMS.each { |room| Object.const_get(room) }
-      Fenbo.call(:diagnose, EXAMPLE).verdict
+      Example.go_through
+      TakenPost::ANSWERS.clear
+      @session = nil
+      GC.start
+      "warm"
     end
+
+    def let_go(number) = packs.delete(number)
 
     # @param json [String] a pack, its job as it stands on this phone
     def load(json)

@@ -10,7 +10,7 @@ async function told(cache) {
 
 export const packing = {
   // Fetches what is needed without signal, and begins the phone's Ruby once, so that it begins
-  // at once later.
+  // at once later. Answers with the bytes of memory that it takes.
   async pack(say) {
     await navigator.serviceWorker.register("/sw.js", { scope: "/" });
     await navigator.serviceWorker.ready;
@@ -18,8 +18,9 @@ export const packing = {
     const cache = await caches.open(SHELL);
     await cache.addAll(["/pocket/about.json", "/pocket/shell", "/pocket/worker.js", ...Object.values(about.assets)]);
     const phone = new Phone();
-    await phone.begin(say);
+    const begun = await phone.begin(say);
     phone.worker.terminate();
+    return begun;
   },
 
   // Whether there is a newer release than the phone's. It waits until nothing is unsent: what

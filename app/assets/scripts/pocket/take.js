@@ -15,8 +15,8 @@ async function take(number) {
   if (!answer.ok) throw new Error(`Fenbo answered ${answer.status}.`);
   await store.take(await answer.json());
   say("Fetching the runtime, once a release …");
-  await packing.pack(say);
-  say(`Job ${number} is on this phone.`);
+  const { bytes } = await packing.pack(say);
+  say(`Job ${number} is on this phone. Working on it takes ${size(bytes)} of memory.`);
   await list();
 }
 

@@ -49,6 +49,7 @@ async function begin({ release, runtime, assets }, told) {
   ruby = await Ruby.begin(module, code.files, memory);
   if (!memory) {
     told("The first beginning takes some seconds.");
+    ruby.call("begin", JSON.stringify({ assets }));
     ruby.call("warm", "");
     await keep(release).catch(() => {});
   }
@@ -60,7 +61,6 @@ const DO = {
   begin: (job, told) => (begun ??= begin(job, told)),
   load: ({ pack }) => ruby.call("load", pack),
   ask: ({ request }) => JSON.parse(ruby.call("ask", JSON.stringify(request))),
-  size: () => ruby.memory.buffer.byteLength,
 };
 
 let last = Promise.resolve();

@@ -1,0 +1,169 @@
+# frozen_string_literal: true
+
+# bin/bench pocket: a phone in Chromium takes a job along, loses Fenbo, works, and finds it
+# again. How much it carries, how long it takes to begin and to answer, how fast it brings back
+# what it kept; and whether its Ruby says what the server's says.
+IO.for_fd(9, autoclose: false).close_on_exec = true if File.exist?("/proc/self/fd/9")
+
+require "bundler/setup"
+require "ferrum"
+require "json"
+require "net/http"
+require "zlib"
+require_relative "lib/private_postgres"
+require_relative "lib/stopwatch"
+require_relative "lib/two_rubies"
+
+ROOT = File.expand_path("..", __dir__)
+PORT = 4697
+BASE = "http://localhost:#{PORT}"
+QUESTIONS = Integer(ARGV[0] || 100)
+TARGETS = {packs_mb: 3, runtime_mb: 12, start_ms: 4000, answer_ms: 700, memory_mb: 400, entries_s: 10}.freeze
+MAIN = Process.pid
+
+def line(name, *figures) = puts("  #{name.ljust(46)} #{figures.join("   ")}")
+
+postgres = PrivatePostgres.new(ROOT, name: "test-postgres", durable: false).start
+at_exit { postgres.stop if Process.pid == MAIN }
+postgres.drop_database("fenbo_pocket")
+postgres.create_database("fenbo_pocket")
+at_exit { postgres.drop_database("fenbo_pocket") if Process.pid == MAIN }
+ENV["DATABASE_URL"] = postgres.url("fenbo_pocket")
+ENV["FENBO_FILES"] = File.join(ROOT, "var", "pocket-files")
+ENV["FENBO_SECRET"] = "0" * 128
+ENV["RACK_ENV"] = "production"
+require_relative "../app/boot"
+require_relative "lib/schema"
+require_relative "../db/demo/world"
+require "puma"
+require "puma/server"
+Schema.migrate
+Demo::World.new(today: Date.today).load
+
+def serve
+  ActiveRecord::Base.connection_handler.clear_all_connections!
+  fork do
+    puma = Puma::Server.new(Web.app, nil, {min_threads: 2, max_threads: 5})
+    puma.add_tcp_listener("127.0.0.1", PORT)
+    puma.run.join
+  end
+end
+
+def up
+  400.times do
+    return if Net::HTTP.get_response("127.0.0.1", "/up", PORT).code == "200"
+  rescue SystemCallError, EOFError
+    sleep 0.05
+  end
+  abort "Fenbo does not come up"
+end
+
+# Seconds until the page says so.
+def wait(browser, javascript, seconds = 90)
+  Stopwatch.timed do
+    over = Stopwatch.now + seconds
+    sleep 0.02 until begin
+      browser.evaluate(javascript)
+    rescue
+      nil
+    end || Stopwatch.now > over
+  end
+end
+
+# --- what is carried -----------------------------------------------------------------------
+ilka = User.find_by!(login: "ilka")
+numbers = Job.open.order(:number).limit(10).pluck(:number)
+packs = Current.set(user: ilka) { numbers.map { |n| JSON.generate(Pocket::Pack.new(JobSource.numbered(n), ilka).as_json) } }
+code = Zlib.gzip(Pocket::Code.json).bytesize
+runtime = File.size(Dir[File.join(ROOT, "public/assets/pocket/ruby-*.wasm.gz")].max)
+mb = ->(bytes) { (bytes / 1e6).round(2) }
+puts "carried"
+line "packs of #{packs.size} jobs, MB as they travel", mb[packs.sum { |one| Zlib.gzip(one).bytesize }],
+  "wanted #{TARGETS[:packs_mb]}"
+line "runtime and stations, MB as they travel", mb[runtime + code], "wanted #{TARGETS[:runtime_mb]}"
+
+# --- taken along, and on with it -----------------------------------------------------------
+server = serve
+at_exit { Process.kill("KILL", server) if Process.pid == MAIN }
+up
+browser = Ferrum::Browser.new(browser_path: "/usr/bin/chromium", timeout: 60, process_timeout: 60,
+  browser_options: {"no-sandbox" => nil, "disable-quic" => nil}, window_size: [390, 844])
+at_exit { browser.quit if Process.pid == MAIN }
+browser.go_to("#{BASE}/sign-in")
+browser.at_css("[name=login]").focus.type("ilka")
+browser.at_css("[name=password]").focus.type(Demos::PASSWORD)
+browser.evaluate("document.querySelector('main form').requestSubmit()")
+wait(browser, "location.pathname === '/'")
+job = Job.open.where(technician: ilka).order(:number).pick(:number)
+browser.go_to("#{BASE}/pocket")
+puts "in Chromium on this machine, 390 px"
+taken = "/is on this phone\\./.test(document.getElementById('pocket-told').textContent)"
+2.times do |round|
+  browser.evaluate("document.getElementById('pocket-told').textContent = ''")
+  browser.evaluate("document.querySelector('[data-job=\"#{job}\"] [data-take]').click()")
+  line((round.zero? ? "taken along first, s" : "taken along anew, s"), wait(browser, taken).round(1))
+end
+memory = browser.evaluate("document.getElementById('pocket-told').textContent")[/takes ([\d.]+) MB/, 1].to_f
+line "memory of the phone's Ruby, MB", memory.round, "wanted #{TARGETS[:memory_mb]}"
+Process.kill("KILL", server)
+Process.wait(server)
+
+station = "!!document.querySelector('.ask, #page h1') && !document.getElementById('pocket-begin')"
+starts = Array.new(5) {
+  browser.go_to("about:blank")
+  Stopwatch.timed {
+    browser.go_to("#{BASE}/jobs/#{job}/look")
+    wait(browser, station)
+  }
+}
+line "from nothing to the station, ms: median, worst", *[starts.sort[2], starts.max].map { |s| (s * 1000).round },
+  "wanted #{TARGETS[:start_ms]}"
+told = "document.querySelector('[data-told]')?.textContent"
+answers = %w[quiet_normal rumbling rattling squealing grinding ticking scraping
+  chattering].cycle.first(16).map { |outcome|
+  browser.execute(<<~JS)
+    document.querySelector("[data-told]")?.remove();
+    htmx.ajax("POST", "/jobs/#{job}/findings", { target: "#page", select: "#page", swap: "outerHTML",
+      values: { fan: "evaporator-1", test: "noise", outcome: "#{outcome}", client_id: crypto.randomUUID() } });
+  JS
+  wait(browser, told, 15)
+}
+median, high = Stopwatch.spread(answers)
+line "an answer to the verdict redrawn, ms", median, high, "wanted #{TARGETS[:answer_ms]} at the median"
+
+# --- brought back --------------------------------------------------------------------------
+browser.evaluate_async(<<~JS, 30)
+  const jobs = #{JSON.generate(numbers)};
+  indexedDB.open("fenbo-pocket").onsuccess = ({ target }) => {
+    const work = target.result.transaction("entries", "readwrite");
+    for (let i = 0; i < 984; i += 1) {
+      const id = crypto.randomUUID();
+      const number = jobs[i % jobs.length];
+      work.objectStore("entries").add({ id, number, path: `/jobs/${number}/findings`, at: Date.now(), by: "#{ilka.uid}",
+        body: `client_id=${id}&fan=evaporator-1&test=noise&outcome=${i % 2 ? "silent" : "grinding"}` });
+    }
+    work.oncomplete = () => { target.result.close(); arguments[0](1); };
+  };
+JS
+server = serve
+up
+before = Finding.count
+browser.go_to("#{BASE}/pocket")
+seconds = wait(browser,
+  "!/not sent yet/.test(document.body.innerText) && /On this phone/.test(document.body.innerText)", 180)
+line "1,000 entries brought back, s", seconds.round(1), "taken #{Finding.count - before}",
+  "wanted #{TARGETS[:entries_s]}"
+
+# --- two Rubies ----------------------------------------------------------------------------
+browser.page.command("Page.setBypassCSP", enabled: true)
+browser.go_to("#{BASE}/pocket")
+both = TwoRubies.new(browser)
+both.begin
+cases = TwoRubies.cases(each: QUESTIONS, random: Random.new(2031))
+different = nil
+took = Stopwatch.timed { different = both.differences(cases) }
+puts "two Rubies"
+line "questions to #{cases.map(&:first).uniq.size} tools, otherwise answered", cases.size, different.size,
+  "#{took.round} s"
+different.first(3).each { |one| puts "    #{JSON.generate(one)[0, 400]}" }
+exit(different.empty? ? 0 : 1)
