@@ -31,7 +31,7 @@ class TwoRubies
       rows.map { |row| [tool, example(tool).merge(row)] }
     }
     own = Fenbo::Tools.names.map { |tool| [tool.to_s, example(tool)] }
-    JSON.parse(JSON.generate((own + beside).reject { |tool, _| LEFT_OUT.include?(tool) }))
+    JSON.parse(JSON.generate((own + beside).reject { |row| LEFT_OUT.include?(row.first) }))
   end
 
   def self.example(tool) = Fenbo::Tools.entry(tool).example

@@ -26,7 +26,8 @@ module Example
   }.freeze
   PACK = {
     "version" => 1, "made_at" => "2031-05-05T08:00:00Z", "beside" => [], "history" => {}, "shop" => {}, "job" => JOB,
-    "person" => PERSON.merge("id" => 0, "unit_system" => "si", "appearance" => "day", "meter" => {}, "licensed" => false)
+    "person" => PERSON.merge("id" => 0, "unit_system" => "si", "appearance" => "day", "meter" => {},
+      "licensed" => false)
   }.freeze
   # Seen, so that the judgement is drawn too.
   SEEN = "fan=evaporator-1&test=fan_motion&outcome=stopped&client_id=00000000-0000-4000-8000-000000000000"
