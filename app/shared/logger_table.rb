@@ -33,8 +33,11 @@ module Shared
       nil
     end
 
+    # None where quotes that nobody closed make no cells of it.
     def self.cells(line, separator)
       CSV.parse_line(line, col_sep: separator, liberal_parsing: true).to_a
+    rescue CSV::MalformedCSVError
+      []
     end
 
     # Where what stands; nil where it is no heading.
@@ -72,11 +75,7 @@ module Shared
 
     private
 
-    def cells(line)
-      self.class.send(:cells, line, @separator)
-    rescue CSV::MalformedCSVError
-      []
-    end
+    def cells(line) = self.class.send(:cells, line, @separator)
 
     def row(cells, index)
       figure = cells[@columns[:temperature]].to_s.strip

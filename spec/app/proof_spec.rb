@@ -74,6 +74,16 @@ RSpec.describe Fenbo::Proof::Checklist, :rolled_back do
     end
   end
 
+  it "keeps no pull-down without a reading, and draws one of before that has none" do
+    decide("winding_open")
+    send_form "/jobs/#{job.number}/prove/readings", tool: "pulldown", setpoint: "3", readings: " ",
+      client_id: SecureRandom.uuid
+    expect([status, page]).to match [422, include("Note a reading at least")]
+    result = Fenbo.call(:pulldown, {"setpoint_c" => 3, "readings" => []})
+    expect(Shared::Drawing::CoolingCurve.new(result:, asked: {"readings" => [], "setpoint_c" => 3}).svg)
+      .to include "0 readings"
+  end
+
   it "wants no amps for a gasket, and the paper strip instead" do
     decide("door_seal_leaking")
     expect(proof.checks.keys).to include("seal_holds").and(satisfy { |list| !list.include?("right_way") })

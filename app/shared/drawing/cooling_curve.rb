@@ -41,7 +41,7 @@ module Shared
       def first = @readings.map { |row| row["minute"] }.min.to_f
 
       def last
-        [@readings.map { |row| row["minute"] }.max, (@result.arrives_minute || 0) * 1.08, first + 1].max.to_f
+        [*@readings.map { |row| row["minute"] }, (@result.arrives_minute || 0) * 1.08, first + 1].max.to_f
       end
 
       def temperatures

@@ -46,6 +46,7 @@ module Shared
       def rows
         log = LoggerFile.new(value("readings"), system: user.unit_system, most: Shop.limits["pulldown.most_readings"])
         faults["readings"] ||= log.fault if log.fault
+        faults["readings"] ||= "Note a reading at least: the minute, and how warm the box was." if log.rows.empty?
         log.rows
       end
 
