@@ -121,7 +121,7 @@ RSpec.describe "the instruments", :rolled_back do
       expect(table("Date/Time,Temp °C\n2031-05-05 14:00,\n2031-05-05 14:10,\n2031-05-05 14:20,4"))
         .to include "2 of 3 lines"
       expect(table("Date/Time,Temp °C\n")).to include "no line below it"
-      expect(table("0;12 \"\n\"x;\"y\"z\"\n")).to include "is not understood"
+      expect(table("\"abc\n1;\"x")).to include "is not understood"
     end
 
     it "names the line it does not understand" do
