@@ -28,7 +28,7 @@ async function list() {
     const kept = packs.find((one) => one.number === number);
     const waiting = entries.filter((one) => one.number === number).length;
     row.querySelector("[data-kept]").textContent = kept
-      ? `On this phone since ${new Date(kept.pack.made_at).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" })}, ${size(kept.bytes)}${waiting ? `, ${waiting} not sent yet` : ""}.`
+      ? ` · on this phone since ${new Date(kept.pack.made_at).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" })}, ${size(kept.bytes)}${waiting ? `, ${waiting} not sent yet` : ""}.`
       : "";
     row.querySelector("[data-take]").textContent = kept ? "Take along anew" : "Take along";
     row.querySelector("[data-take]").disabled = waiting > 0;
