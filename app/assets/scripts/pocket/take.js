@@ -28,15 +28,21 @@ async function list() {
     const kept = packs.find((one) => one.number === number);
     const waiting = entries.filter((one) => one.number === number).length;
     row.querySelector("[data-kept]").textContent = kept
-      ? ` · on this phone since ${new Date(kept.pack.made_at).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" })}, ${size(kept.bytes)}${waiting ? `, ${waiting} not sent yet` : ""}.`
+      ? ` · on this phone since ${new Date(kept.pack.made_at).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" })}, ${size(kept.bytes)}`
       : "";
+    if (waiting) row.querySelector("[data-kept]").textContent += ` · ${waiting} not sent yet`;
     row.querySelector("[data-take]").textContent = kept ? "Take along anew" : "Take along";
-    row.querySelector("[data-take]").disabled = waiting > 0;
+    row.querySelector("[data-take]").disabled = Boolean(kept) && waiting > 0;
     row.querySelector("[data-let-go]").hidden = !kept || waiting > 0;
   }
   refused(entries.filter((one) => one.answer));
   const { usage, quota } = (await navigator.storage?.estimate?.()) || {};
-  document.getElementById("pocket-room").textContent = usage ? `Fenbo holds ${size(usage)} here; ${size(quota - usage)} are free.` : "";
+  const room = document.getElementById("pocket-room");
+  const others = entries.filter((one) => one.by !== room.dataset.me).length;
+  room.textContent = [
+    usage ? `Fenbo holds ${size(usage)} here; ${size(quota - usage)} are free.` : "",
+    others ? `${others} kept here by somebody else: sent when they sign in on this phone.` : "",
+  ].join(" ");
 }
 
 // What the server did not take, each with why and a way to note it anew.
