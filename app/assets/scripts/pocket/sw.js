@@ -1,8 +1,9 @@
 // Between the pages and the net, only on phones that took a job along. With signal it keeps out
 // of the way; without, an address opened leads to the pocket's own page, never to the browser's.
 const SHELL = "fenbo-shell";
-// Whoever waits longer than this for a page stands in a cellar, in ms.
+// Whoever waits longer than this for a page that the phone has too stands in a cellar, in ms.
 const PATIENCE = 4000;
+const HERE = /^\/(jobs\/\d+(\/(look|frost|measure|decide|fit|prove|hand_over))?)?$/;
 
 self.addEventListener("install", () => self.skipWaiting());
 self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim()));
@@ -12,7 +13,7 @@ const ours = (answer) => answer.headers.get("x-fenbo") === "1";
 
 async function page(request) {
   const stop = new AbortController();
-  const timer = setTimeout(() => stop.abort(), PATIENCE);
+  const timer = HERE.test(new URL(request.url).pathname) && setTimeout(() => stop.abort(), PATIENCE);
   try {
     const answer = await fetch(request, { signal: stop.signal });
     if (answer.type === "opaqueredirect" || ours(answer)) return answer;
