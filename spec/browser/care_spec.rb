@@ -145,6 +145,7 @@ RSpec.describe "care for what is typed, and for who reads it" do
     "learning" => "/learning",
     "week" => "/week",
     "suppliers" => "/suppliers",
+    "take along" => "/pocket",
     "van" => "/van",
     "bench" => "/bench",
     "bench legs" =>

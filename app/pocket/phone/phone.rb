@@ -9,7 +9,7 @@ module Phone
   # The rooms that came along.
   ROOMS = %w[Stations::Look::Route Stations::Look::Findings Stations::Measure::Route Stations::Measure::Readings
     Stations::Decide::Route Stations::Call::Jobs Stations::Look::Frost
-    Stations::WorkPlan::Route Stations::Prove::Route Stations::HandOver::Route Shared::Refused Shared::Nowhere].freeze
+    Stations::WorkPlan::Route Stations::Prove::Route Stations::HandOver::Route Shared::Nowhere].freeze
   Pack = Struct.new(:person, :shop, :job, :beside, :history, :made_at)
 
   class << self
@@ -49,7 +49,8 @@ module Phone
     #   request changed it
     def ask(json)
       request = JSON.parse(json)
-      @number = request["path"][%r{\A/jobs/(\d+)}, 1].to_i
+      @path = request["path"]
+      @number = @path[%r{\A/jobs/(\d+)}, 1].to_i
       before = pack&.job
       status, headers, body = answer(request)
       after = pack&.job
@@ -58,6 +59,9 @@ module Phone
 
     # The pack of the job in hand.
     def pack = packs[@number]
+
+    # Where the request in hand goes.
+    attr_reader :path
 
     # Whoever carries the phone.
     def person = (pack || any)&.person

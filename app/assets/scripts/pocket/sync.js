@@ -39,6 +39,14 @@ async function batch(me) {
   return answers.length;
 }
 
+// What is all sent is packed anew: the server has what others did meanwhile.
+// Nobody presses anything meanwhile.
+const refresh = (before) =>
+  navigator.locks.request("fenbo-pocket", async () => {
+    const unsent = new Set((await store.entries()).map((entry) => entry.number));
+    for (const number of before) if (!unsent.has(number)) await store.take(await json(`/pocket/packs/${number}.json`));
+  });
+
 export const sync = {
   async show(problem = "") {
     const place = band();
@@ -66,7 +74,10 @@ export const sync = {
       const me = await signedIn();
       signal = true;
       if (!me) return this.show("Sign in to send it.");
+      const packed = (await store.packs()).map((row) => row.number);
+      const waited = new Set((await store.entries()).filter((entry) => !entry.answer).map((entry) => entry.number));
       while (await batch(me));
+      await refresh(packed.filter((number) => waited.has(number)));
       await this.show();
     } catch (problem) {
       signal = false;
