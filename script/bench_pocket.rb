@@ -150,7 +150,7 @@ up
 before = Finding.count
 browser.go_to("#{BASE}/pocket")
 seconds = wait(browser,
-  "!/not sent yet/.test(document.body.innerText) && /On this phone/.test(document.body.innerText)", 180)
+  "!/not sent yet/.test(document.body.innerText) && /on this phone since/.test(document.body.innerText)", 180)
 line "1,000 entries brought back, s", seconds.round(1), "taken #{Finding.count - before}",
   "wanted #{TARGETS[:entries_s]}"
 
