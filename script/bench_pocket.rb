@@ -10,6 +10,7 @@ require "ferrum"
 require "json"
 require "net/http"
 require "zlib"
+require_relative "lib/bench_world"
 require_relative "lib/private_postgres"
 require_relative "lib/stopwatch"
 require_relative "lib/two_rubies"
@@ -25,20 +26,8 @@ def line(name, *figures) = puts("  #{name.ljust(46)} #{figures.join("   ")}")
 
 postgres = PrivatePostgres.new(ROOT, name: "test-postgres", durable: false).start
 at_exit { postgres.stop if Process.pid == MAIN }
-postgres.drop_database("fenbo_pocket")
-postgres.create_database("fenbo_pocket")
 at_exit { postgres.drop_database("fenbo_pocket") if Process.pid == MAIN }
-ENV["DATABASE_URL"] = postgres.url("fenbo_pocket")
-ENV["FENBO_FILES"] = File.join(ROOT, "var", "pocket-files")
-ENV["FENBO_SECRET"] = "0" * 128
-ENV["RACK_ENV"] = "production"
-require_relative "../app/boot"
-require_relative "lib/schema"
-require_relative "../db/demo/world"
-require "puma"
-require "puma/server"
-Schema.migrate
-Demo::World.new(today: Date.today).load
+BenchWorld.fill(ROOT, "fenbo_pocket", postgres)
 
 def serve
   ActiveRecord::Base.connection_handler.clear_all_connections!

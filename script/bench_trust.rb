@@ -8,6 +8,7 @@ IO.for_fd(9, autoclose: false).close_on_exec = true if File.exist?("/proc/self/f
 require "bundler/setup"
 require "net/http"
 require "securerandom"
+require_relative "lib/bench_world"
 require_relative "lib/browser"
 require_relative "lib/malformed"
 require_relative "lib/presses"
@@ -25,19 +26,7 @@ def line(name, *figures) = puts("  #{name.ljust(44)} #{figures.join("   ")}")
 
 POSTGRES = PrivatePostgres.new(ROOT, name: "trust-postgres").start
 at_exit { POSTGRES.stop if Process.pid == MAIN }
-POSTGRES.drop_database("fenbo_trust")
-POSTGRES.create_database("fenbo_trust")
-ENV["DATABASE_URL"] = POSTGRES.url("fenbo_trust")
-ENV["FENBO_FILES"] = File.join(ROOT, "var", "trust-files")
-ENV["FENBO_SECRET"] = "0" * 128
-ENV["RACK_ENV"] = "production"
-require_relative "../app/boot"
-require_relative "lib/schema"
-require_relative "../db/demo/world"
-require "puma"
-require "puma/server"
-Schema.migrate
-Demo::World.new(today: Date.today).load
+BenchWorld.fill(ROOT, "fenbo_trust", POSTGRES)
 # A supplier that is silent is no fault of ours.
 ENV["FENBO_PRICE_SERVICE"] = "http://127.0.0.1:9"
 NUMBERS = Job.where(status: "open").order(:number).pluck(:number)

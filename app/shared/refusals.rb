@@ -4,8 +4,29 @@ module Shared
   # What every route answers where something stands against a request: old pages, other
   # people's changes, roles, a full disk, and whatever nobody thought of.
   module Refusals
+    # What is told of what went wrong on our side.
+    module Told
+      private
+
+      # A fault of our own, told plainly and written down.
+      def broke(problem)
+        env["rack.errors"].puts "#{problem.class}: #{problem.message[0, 500]}", problem.backtrace.first(12)
+        refuse(500, "Something broke on our side",
+          "Nothing recorded is lost. Go back and try again; if it breaks again, tell the office what you did.")
+      end
+
+      def store_away(problem)
+        env["rack.errors"].puts "file store away: #{problem.class}: #{problem.message[0, 200]}"
+        headers "Retry-After" => "5"
+        refuse(503, "Photos and recordings are away",
+          "Everything recorded so far is safe. A photo or recording that you just sent was not taken: go back and " \
+          "send it again in a moment. All else can be done meanwhile.")
+      end
+    end
+
     # @param route [Class] the base of all routes
     def self.registered(route)
+      route.include(Told)
       # Looked at, an address that only takes forms leads to where its form is.
       route.error Sinatra::NotFound do
         takes = looking? && !is_a?(Nowhere) && (self.class.routes["POST"] || []).any? { |pattern, *|

@@ -158,21 +158,6 @@ module Shared
       [code, erb(:error, locals: {code:, title:, text:})]
     end
 
-    # A fault of our own, told plainly and written down.
-    def broke(problem)
-      env["rack.errors"].puts "#{problem.class}: #{problem.message[0, 500]}", problem.backtrace.first(12)
-      refuse(500, "Something broke on our side",
-        "Nothing recorded is lost. Go back and try again; if it breaks again, tell the office what you did.")
-    end
-
-    def store_away(problem)
-      env["rack.errors"].puts "file store away: #{problem.class}: #{problem.message[0, 200]}"
-      headers "Retry-After" => "5"
-      refuse(503, "Photos and recordings are away",
-        "Everything recorded so far is safe. A photo or recording that you just sent was not taken: go back and " \
-        "send it again in a moment. All else can be done meanwhile.")
-    end
-
     def whole(text) = text.to_s.match?(/\A\d{1,9}\z/) ? text.to_i : 0
 
     UUID = /\A\h{8}-\h{4}-\h{4}-\h{4}-\h{12}\z/

@@ -30,8 +30,13 @@ export class Ruby {
   // module: the compiled runtime; files: path => text; memory: kept by an earlier one, or null.
   static async begin(module, files, memory) {
     const ruby = new Ruby();
-    const streams = [new OpenFile(new File([])), ConsoleStdout.lineBuffered(() => {}), ConsoleStdout.lineBuffered(console.warn)];
-    const wasi = new WASI(["ruby.wasm"], [], [...streams, new PreopenDirectory(HOME, folder(files))], { debug: false });
+    const open = [
+      new OpenFile(new File([])),
+      ConsoleStdout.lineBuffered(() => {}),
+      ConsoleStdout.lineBuffered(console.warn),
+      new PreopenDirectory(HOME, folder(files)),
+    ];
+    const wasi = new WASI(["ruby.wasm"], [], open, { debug: false });
     if (memory) {
       ruby.vm = new RubyVM();
       const imports = { wasi_snapshot_preview1: wasi.wasiImport };

@@ -24,9 +24,11 @@ async function inTurn(request) {
   const answer = await phone.ask({ ...request, at: at / 1000 });
   if (request.verb === "POST" && answer.job && answer.status < 400) {
     const id = new URLSearchParams(request.body).get("client_id");
-    const entry = { id: UUID.test(id) ? id : crypto.randomUUID(), number: answer.job.number, path: request.path, body: request.body, at, by: phone.person };
-    await store.keep(entry, answer.job.number, answer.job);
-    phone.kept(answer.job.number);
+    const { path, body } = request;
+    const { number } = answer.job;
+    const entry = { id: UUID.test(id) ? id : crypto.randomUUID(), number, path, body, at, by: phone.person };
+    await store.keep(entry, number, answer.job);
+    phone.kept(number);
     sync.show();
   }
   if (answer.status === 303) {
@@ -43,15 +45,17 @@ navigator.serviceWorker.addEventListener("message", async ({ data, ports }) => {
     ports[0].postMessage(await answered(data.ask));
   } catch (problem) {
     const full = problem?.name === "QuotaExceededError";
-    const text = full ? "The phone is full: nothing more can be kept. Let a job go, then press again." : `That was not kept: ${problem?.message || problem}`;
+    const text = full ? FULL : `That was not kept: ${problem?.message || problem}`;
     ports[0].postMessage({ status: full ? 507 : 500, headers: { "content-type": "text/html" }, body: broken(text) });
   }
 });
 
+const FULL = "The phone is full: nothing more can be kept. Let a job go, then press again.";
+
 function broken(text) {
   const page = document.createElement("div");
   page.id = "page";
-  page.innerHTML = '<main id="main" class="wide pt-10"><h1>That was not kept</h1><p class="told mt-4" role="alert"></p></main>';
+  page.innerHTML = '<main id="main" class="wide pt-10"><h1>Not kept</h1><p class="told mt-4" role="alert"></p></main>';
   page.querySelector("p").textContent = text;
   return page.outerHTML;
 }

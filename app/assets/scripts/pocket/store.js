@@ -35,8 +35,10 @@ export const store = {
   entries: () => within("readonly", (at, give) => give(at("entries").getAll())),
   pack: (number) => within("readonly", (at, give) => give(at("packs").get(number))),
   // pack: as the server gave it.
-  take: (pack) =>
-    within("readwrite", (at) => at("packs").put({ number: pack.job.number, pack, bytes: JSON.stringify(pack).length, stand: Date.now() })),
+  take: (pack) => {
+    const row = { number: pack.job.number, pack, bytes: JSON.stringify(pack).length, stand: Date.now() };
+    return within("readwrite", (at) => at("packs").put(row));
+  },
   letGo: (number) => within("readwrite", (at) => at("packs").delete(number)),
   // An entry and the job it leaves behind, both or neither; `stand` tells other pages of it.
   keep: (entry, number, job) =>

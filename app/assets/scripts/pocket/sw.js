@@ -1,6 +1,7 @@
 // Between the pages and the net, only on phones that took a job along. With signal it keeps out
 // of the way; without, an address opened leads to the pocket's own page, never to the browser's.
 const SHELL = "fenbo-shell";
+const FILES = ["/pocket/about.json", "/pocket/worker.js"];
 // Whoever waits longer than this for a page that the phone has too stands in a cellar, in ms.
 const PATIENCE = 4000;
 const HERE = /^\/(jobs\/\d+(\/(look|frost|measure|decide|fit|prove|hand_over))?)?$/;
@@ -41,14 +42,15 @@ async function pocket(event) {
   const { request } = event;
   const url = new URL(request.url);
   const client = await self.clients.get(event.clientId);
-  const ask = { verb: request.method, path: url.pathname, query: url.search.slice(1), body: request.method === "POST" ? await request.text() : "" };
-  const { status, headers, body } = await new Promise((done) => {
+  const body = request.method === "POST" ? await request.text() : "";
+  const ask = { verb: request.method, path: url.pathname, query: url.search.slice(1), body };
+  const answer = await new Promise((done) => {
     const { port1, port2 } = new MessageChannel();
     port1.onmessage = ({ data }) => done(data);
     client.postMessage({ ask }, [port2]);
   });
-  const { "content-length": _length, location: _location, ...rest } = headers;
-  return new Response(body, { status, headers: rest });
+  const { "content-length": _length, location: _location, ...headers } = answer.headers;
+  return new Response(answer.body, { status: answer.status, headers });
 }
 
 self.addEventListener("fetch", (event) => {
@@ -58,5 +60,5 @@ self.addEventListener("fetch", (event) => {
   if (request.headers.get("x-pocket")) return event.respondWith(pocket(event));
   if (request.method !== "GET") return;
   if (request.mode === "navigate") return event.respondWith(page(request));
-  if (pathname.startsWith("/assets/") || ["/pocket/about.json", "/pocket/worker.js"].includes(pathname)) event.respondWith(file(request));
+  if (pathname.startsWith("/assets/") || FILES.includes(pathname)) event.respondWith(file(request));
 });

@@ -29,7 +29,8 @@ async function batch(me) {
   const waiting = (await store.entries()).filter((entry) => !entry.answer && entry.by === me.user).slice(0, AT_ONCE);
   if (!waiting.length) return 0;
   const now = Date.now();
-  const entries = waiting.map(({ order, id, path, body, at }) => ({ order, id, path, body, held_seconds: Math.max(0, now - at) / 1000 }));
+  const held = (at) => Math.max(0, now - at) / 1000;
+  const entries = waiting.map(({ order, id, path, body, at }) => ({ order, id, path, body, held_seconds: held(at) }));
   const { answers } = await json("/pocket/sync", {
     method: "POST",
     headers: { "content-type": "application/json", "x-csrf-token": me.token },

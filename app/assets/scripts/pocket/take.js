@@ -5,6 +5,9 @@ import { store } from "./store.js";
 import { sync } from "./sync.js";
 
 const size = (bytes) => (bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(1)} MB`);
+const when = (time) => new Date(time).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" });
+// By which fields a press is known again.
+const TOLD_BY = ["test", "outcome", "amps", "volts", "state", "cause", "action"];
 const say = (text) => (document.getElementById("pocket-told").textContent = text);
 
 async function take(number) {
@@ -28,7 +31,7 @@ async function list() {
     const kept = packs.find((one) => one.number === number);
     const waiting = entries.filter((one) => one.number === number).length;
     row.querySelector("[data-kept]").textContent = kept
-      ? ` · on this phone since ${new Date(kept.pack.made_at).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" })}, ${size(kept.bytes)}`
+      ? ` · on this phone since ${when(kept.pack.made_at)}, ${size(kept.bytes)}`
       : "";
     if (waiting) row.querySelector("[data-kept]").textContent += ` · ${waiting} not sent yet`;
     row.querySelector("[data-take]").textContent = kept ? "Take along anew" : "Take along";
@@ -53,8 +56,8 @@ function refused(entries) {
     ...entries.map(({ order, number, at, body, sentence }) => {
       const line = document.getElementById("pocket-refused-line").content.firstElementChild.cloneNode(true);
       const fields = new URLSearchParams(body);
-      const said = ["test", "outcome", "amps", "volts", "state", "cause", "action"].map((name) => fields.get(name)).filter(Boolean);
-      line.querySelector("[data-what]").textContent = `Job ${number}, ${new Date(at).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" })}: ${said.join(" ").replaceAll("_", " ")}`;
+      const said = TOLD_BY.map((name) => fields.get(name)).filter(Boolean).join(" ").replaceAll("_", " ");
+      line.querySelector("[data-what]").textContent = `Job ${number}, ${when(at)}: ${said}`;
       line.querySelector("[data-why]").textContent = sentence;
       line.querySelector("a").href = `/jobs/${number}`;
       line.querySelector("[data-drop]").dataset.drop = order;

@@ -4,6 +4,7 @@ import { Ruby } from "./ruby.js";
 
 const CACHE = "fenbo-runtime";
 const MEMORY = "/pocket/memory";
+const CODE = "/pocket/code.json";
 let ruby = null;
 let begun = null;
 
@@ -33,7 +34,8 @@ async function keep(release) {
   // What an earlier release has left makes room.
   for (const request of await cache.keys()) {
     const { pathname, search } = new URL(request.url);
-    if (pathname.startsWith(MEMORY) || (pathname === "/pocket/code.json" && !search.includes(release))) await cache.delete(request);
+    const old = pathname.startsWith(MEMORY) || (pathname === CODE && !search.includes(release));
+    if (old) await cache.delete(request);
   }
   await cache.put(`${MEMORY}/${release}`, new Response(small));
   return small.byteLength;
@@ -43,7 +45,7 @@ async function keep(release) {
 async function begin({ release, runtime, assets }, told) {
   const [module, code, memory] = await Promise.all([
     fetched(runtime, () => told("The runtime is here.")).then((answer) => WebAssembly.compileStreaming(answer)),
-    fetched(`/pocket/code.json?release=${release}`, () => told("The stations are here.")).then((answer) => answer.json()),
+    fetched(`${CODE}?release=${release}`, () => told("The stations are here.")).then((answer) => answer.json()),
     kept(release),
   ]);
   ruby = await Ruby.begin(module, code.files, memory);
