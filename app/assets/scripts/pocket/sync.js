@@ -3,6 +3,8 @@
 import { store } from "./store.js";
 
 const AT_ONCE = 50;
+// What goes through the door at once, in characters; one alone always does.
+const LARGEST = 400_000;
 const EVERY = 20_000;
 let sending = false;
 let reached = null;
@@ -14,7 +16,9 @@ const clock = (date) => date.toLocaleTimeString("en-GB", { hour: "2-digit", minu
 async function json(path, options) {
   const answer = await fetch(path, { credentials: "same-origin", cache: "no-store", ...options });
   if (answer.headers.get("x-fenbo") !== "1") throw new Error("This is not Fenbo that answers.");
-  if (!answer.ok) throw new Error(`Fenbo answered ${answer.status}.`);
+  // The session has ended meanwhile.
+  if (new URL(answer.url).pathname === "/sign-in") return {};
+  if (!answer.ok && answer.status !== 422) throw new Error(`Fenbo answered ${answer.status}.`);
   return answer.json();
 }
 
@@ -26,18 +30,31 @@ async function signedIn() {
 }
 
 async function batch(me) {
-  const waiting = (await store.entries()).filter((entry) => !entry.answer && entry.by === me.user).slice(0, AT_ONCE);
+  const mine = (await store.entries()).filter((entry) => !entry.answer && entry.by === me.user);
+  let sum = 0;
+  const fits = ({ body }, index) => (sum += body.length) <= LARGEST || index === 0;
+  const end = mine.findIndex((entry, index) => index === AT_ONCE || !fits(entry, index));
+  const waiting = end < 0 ? mine : mine.slice(0, end);
   if (!waiting.length) return 0;
   const now = Date.now();
   const held = (at) => Math.max(0, now - at) / 1000;
   const entries = waiting.map(({ order, id, path, body, at }) => ({ order, id, path, body, held_seconds: held(at) }));
-  const { answers } = await json("/pocket/sync", {
+  const { answers, errors } = await json("/pocket/sync", {
     method: "POST",
     headers: { "content-type": "application/json", "x-csrf-token": me.token },
     body: JSON.stringify({ entries }),
   });
-  await store.answered(answers);
-  return answers.length;
+  const told = answers ?? unreadable(errors ?? [], waiting);
+  await store.answered(told);
+  return told.length;
+}
+
+// Those that could not be read are told apart by their place, so that the others go on.
+function unreadable(errors, waiting) {
+  const told = errors.map(({ field, message }) => [waiting[field.match(/^entries\[(\d+)\]/)?.[1]], message]);
+  return told
+    .filter(([entry]) => entry)
+    .map(([{ order }, message]) => ({ order, answer: "refused", sentence: `It could not be read: it ${message}.` }));
 }
 
 // What is all sent is packed anew: the server has what others did meanwhile.
