@@ -62,6 +62,9 @@ class User < ApplicationRecord
     [wrong_tries, wrong_tried_at].tap { self.class.where(id:).update_all(wrong_tries: 0, wrong_tried_at: nil) }
   end
 
+  # Its lists of words are read once.
+  def self.guesser = @guesser ||= Zxcvbn::Tester.new
+
   def self.dummy
     @dummy ||= new(password_digest: BCrypt::Password.create("nobody in particular"))
   end
@@ -75,7 +78,7 @@ class User < ApplicationRecord
   # The person's own words and the shop's make it no harder.
   def hard_to_guess
     known = [login, *name.to_s.split, *Setting.read("shop_name").split, "fenbo"].map(&:to_s)
-    return if Zxcvbn.test(password.to_s[0, 72], known).score >= WEAKEST_PASSWORD
+    return if self.class.guesser.test(password.to_s[0, 72], known).score >= WEAKEST_PASSWORD
     errors.add(:password,
       "This is guessed quickly. Three or four words that have nothing to do with each other are good.")
   end
