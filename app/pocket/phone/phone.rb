@@ -38,7 +38,7 @@ module Phone
     def load(json)
       pack = JSON.parse(json)
       job = Fenbo::JobFile.from_json(pack["job"])
-      packs[job.number] = Pack.new(person: Carrier.new(pack["person"]), shop: pack["shop"], job:,
+      packs[job.number] = Pack.new(person: Holder.new(pack["person"]), shop: pack["shop"], job:,
         beside: pack["beside"], history: pack["history"].to_h, made_at: Time.iso8601(pack["made_at"]))
       "job #{job.number}"
     end

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 # Whoever carries the phone, as far as pages and rules ask.
-class Carrier
+class Holder
   attr_reader :id, :uid, :name, :role, :unit_system, :appearance, :meter
 
   # @param told [Hash] of the pack
