@@ -86,6 +86,12 @@ module Errands
     end
   end
 
+  def read_open_winding
+    fill_in "A–B", with: "open"
+    fill_in "To ground", with: "200"
+    click_button "Keep reading"
+  end
+
   # A stroke on the canvas with the mouse.
   def sign
     box =

@@ -98,17 +98,13 @@ RSpec.describe "without signal" do
     click_button "Keep reading"
     told "Clamp kept: no current"
     visit "/jobs/#{job}/measure?tool=windings"
-    fill_in "A–B", with: "open"
-    fill_in "To ground", with: "200"
-    click_button "Keep reading"
+    read_open_winding
     expect(page).to have_css ".fault", text: "Prove it dead first"
     expect(page).to have_field "A–B", with: "open"
     click_button "Proved dead", match: :first
     told "Proved dead"
     visit "/jobs/#{job}/measure?tool=windings"
-    fill_in "A–B", with: "open"
-    fill_in "To ground", with: "200"
-    click_button "Keep reading"
+    read_open_winding
     told "Windings kept: a winding is open"
     visit "/jobs/#{job}/decide"
     choose "Replace"

@@ -54,17 +54,13 @@ RSpec.describe "a whole job on a walk-in" do
     expect(page).to have_content "Voltage at the motor in range"
     # The winding's ohms wait until it was proved dead; then the finding follows by itself.
     click_link "Windings"
-    fill_in "A–B", with: "open"
-    fill_in "To ground", with: "200"
-    click_button "Keep reading"
+    read_open_winding
     expect(page).to have_css ".fault", text: "Prove it dead first"
     expect(page).to have_field "A–B", with: "open"
     click_button "Proved dead", match: :first
     told "Proved dead"
     click_link "Windings"
-    fill_in "A–B", with: "open"
-    fill_in "To ground", with: "200"
-    click_button "Keep reading"
+    read_open_winding
     told "Windings kept: a winding is open"
     expect(page).to have_content "Winding resistance open"
     answer "spin_by_hand", "Free"

@@ -26,7 +26,8 @@ export const packing = {
   // Whether there is a newer release than the phone's. It waits until nothing is unsent: what
   // was begun under one is finished under it.
   async old() {
-    if (!(await store.packs()).length || (await store.entries()).length) return false;
+    const unsent = (await store.entries()).some((entry) => !entry.answer);
+    if (unsent || !(await store.packs()).length) return false;
     const cache = await caches.open(SHELL);
     const { release } = await (await fetch("/pocket/about.json", { cache: "no-store" })).json();
     return release !== (await told(cache));

@@ -57,11 +57,12 @@ function unreadable(errors, waiting) {
     .map(([{ order }, message]) => ({ order, answer: "refused", sentence: `It could not be read: it ${message}.` }));
 }
 
-// What is all sent is packed anew: the server has what others did meanwhile.
+// What is all sent is packed anew: the server has what others did meanwhile, and not what it
+// refused.
 // Nobody presses anything meanwhile.
 const refresh = (before) =>
   navigator.locks.request("fenbo-pocket", async () => {
-    const unsent = new Set((await store.entries()).map((entry) => entry.number));
+    const unsent = new Set((await store.entries()).filter((entry) => !entry.answer).map((entry) => entry.number));
     for (const number of before) if (!unsent.has(number)) await store.take(await json(`/pocket/packs/${number}.json`));
   });
 

@@ -29,7 +29,7 @@ async function list() {
   for (const row of document.querySelectorAll("[data-job]")) {
     const number = Number(row.dataset.job);
     const kept = packs.find((one) => one.number === number);
-    const waiting = entries.filter((one) => one.number === number).length;
+    const waiting = entries.filter((one) => one.number === number && !one.answer).length;
     row.querySelector("[data-kept]").textContent = kept
       ? ` · on this phone since ${when(kept.pack.made_at)}, ${size(kept.bytes)}`
       : "";
