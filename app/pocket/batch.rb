@@ -6,18 +6,28 @@ module Pocket
     MOST = 100
     LONGEST = 200_000
     # What a phone can do without signal; whatever else is refused by its form on the server.
-    PATH = %r{\A/jobs/\d{1,9}/(findings|readings|state|stations|decide|frost|fit|prove|hand_over|close)
+    PATH = %r{\A/jobs/\d{1,9}/
+      (findings|readings|state|stations|decide|frost|fit|prove|hand_over|close|photos|sounds)
       (/[\w.-]{1,60}){0,3}\z}x
 
-    # One press: `order` on the phone, `id` the client id, `path` and `body` of the form, and how
-    # many seconds ago it was pressed.
-    Press = Fenbo::Value.of(:order, :id, :path, :body, :held_seconds)
+    # One press: `order` on the phone, `id` the client id, `path` and `body` of the form, how many
+    # seconds ago it was pressed, what the phone had `seen` of the job then (FirstCome), and
+    # whether it shall count `anyway`, though somebody else came first.
+    Press = Fenbo::Value.of(:order, :id, :path, :body, :held_seconds, seen: nil, anyway: false)
 
     attr_reader :list, :faults
 
     # @param text [String] {"entries": [{"order", "id", "path", "body", "held_seconds"}]}
     def self.read(text)
       new(JSON.parse(text.to_s))
+    rescue JSON::ParserError
+      new(nil)
+    end
+
+    # One press that came with files.
+    # @param text [String] of the press alone
+    def self.read_one(text)
+      new("entries" => [JSON.parse(text.to_s)])
     rescue JSON::ParserError
       new(nil)
     end
@@ -45,6 +55,7 @@ module Pocket
       fault("#{at}.body", "must be a form of at most #{LONGEST} characters") unless form?(row["body"])
       fault("#{at}.held_seconds", "must be a number from 0") unless row["held_seconds"].is_a?(Numeric) &&
         row["held_seconds"] >= 0
+      fault("#{at}.seen", "must be an object") unless row["seen"].nil? || row["seen"].is_a?(Hash)
       Press.new(**Press.members.to_h { |name| [name, row[name.to_s]] })
     end
 

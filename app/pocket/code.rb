@@ -11,10 +11,12 @@ module Pocket
     OWN = %w[lib/fenbo.rb lib/fenbo/**/*.{rb,yml} lib/fenbo_simulation.rb lib/fenbo_simulation/**/*.rb
       app/paths.rb app/shared/**/*.{rb,erb}
       app/stations/{call,look,measure,decide,work_plan,prove,hand_over}/**/*.{rb,erb} app/records/entries/*.rb
-      app/records/{current,not_allowed,policy,shop_experience,shop_settings,taking}.rb app/pocket/phone/**/*.{rb,erb}
+      app/records/{current,not_allowed,picture_rules,policy,shop_experience,shop_settings,taking}.rb
+      app/pocket/first_come.rb
+      app/pocket/phone/**/*.{rb,erb}
       config/words.yml].freeze
-    GEMS = %w[activemodel activesupport base64 concurrent-ruby connection_pool erubi i18n logger money mustermann rack
-      rack-protection rack-session ruby2_keywords sinatra tilt tzinfo zeitwerk].freeze
+    GEMS = %w[activemodel activesupport base64 concurrent-ruby connection_pool erubi i18n logger marcel money mustermann
+      rack rack-protection rack-session ruby2_keywords sinatra tilt tzinfo zeitwerk].freeze
     # Beside their Ruby: names of currencies, and words.
     BESIDE = %w[config/*.json locale/en.yml lib/**/*.yml].freeze
 

@@ -27,7 +27,8 @@ module Pocket
     end
 
     get "/pocket/me.json" do
-      json(user: current_user.uid, token: csrf_token)
+      json(user: current_user.uid, token: csrf_token, now: Time.now.to_f, secret: Secret.of(current_user),
+        today:)
     end
 
     get "/pocket/code.json" do
@@ -59,10 +60,25 @@ module Pocket
     post "/pocket/sync" do
       batch = Batch.read(request.body.read)
       halt 422, json(errors: batch.faults) unless batch.clean?
-      json(answers: Sync.new(env).take(batch.list))
+      json(answers: Sync.new(env, current_user).take(batch.list))
+    end
+
+    # One press with the photo or recording that belongs to it.
+    post "/pocket/sync/files" do
+      batch = Batch.read_one(params[:press])
+      halt 422, json(errors: batch.faults) unless batch.clean?
+      files = params.to_h.select { |_, value| self.class.file?(value) }
+      json(answers: Sync.new(env, current_user, files:).take(batch.list))
     end
 
     private
+
+    # Numbers of the jobs that this person's visits of today are for.
+    def today
+      day = Date.today.beginning_of_day..Date.today.end_of_day
+      visits = Visit.where(technician: current_user, starts_at: day, ends_at: nil)
+      Job.open.where(id: visits.select(:job_id)).limit(MOST_JOBS).order(:number).pluck(:number)
+    end
 
     def json(value)
       content_type :json

@@ -10,15 +10,20 @@ module Pocket
     private_constant :FAULT
 
     # @param env [Hash] of the request that brought it
-    def initialize(env)
+    # @param files [Hash] field => file, of a press that came with some
+    def initialize(env, user, files: {})
       @env = env
+      @user = user
+      @files = files
     end
 
     # @param presses [Array<Batch::Press>]
-    # @return [Array<Hash>] order, id, answer (taken, repeat, refused) and the sentence of a
-    #   refusal; it ends where the server itself could not
+    # @return [Array<Hash>] order, id, answer (taken, repeat, refused, conflict) and the sentence
+    #   of the latter two; it ends where the server itself could not
     def take(presses)
       presses.each_with_object([]) do |press, answers|
+        first = FirstCome.new(press, @user).sentence
+        next answers << {order: press.order, id: press.id, answer: "conflict", sentence: first} if first
         status, headers, body = sent(press)
         break answers if status >= 500
         answers << answer(press, status, headers, body)
@@ -41,12 +46,19 @@ module Pocket
 
     def environment(press)
       form = [press.body, URI.encode_www_form(client_id: press.id, held_seconds: press.held_seconds)].join("&")
+      input = StringIO.new(form.b)
       @env.slice("rack.session", "rack.errors", "rack.url_scheme", "HTTP_HOST", "HTTP_X_CSRF_TOKEN", "SERVER_NAME",
         "SERVER_PORT", "SERVER_PROTOCOL", "REMOTE_ADDR").merge(
           "REQUEST_METHOD" => "POST", "PATH_INFO" => press.path, "SCRIPT_NAME" => "", "QUERY_STRING" => "",
           "CONTENT_TYPE" => "application/x-www-form-urlencoded", "CONTENT_LENGTH" => form.bytesize.to_s,
-          "rack.input" => StringIO.new(form.b), "rack.session.options" => {}, "fenbo.without_page" => true
-        )
+          "rack.input" => input, "rack.session.options" => {}, "fenbo.without_page" => true
+        ).merge(@files.any? ? form_with_files(form, input) : {})
+    end
+
+    # As rack reads a form that came with files.
+    def form_with_files(form, input)
+      {"rack.request.form_hash" => Rack::Utils.parse_nested_query(form).merge(@files),
+       "rack.request.form_input" => input}
     end
 
     # What stood against it, in the words of its form.

@@ -12,6 +12,16 @@ window.twoRubies = {
     ruby = await Ruby.begin(module, code.files, null);
     return "begun";
   },
+  // A WAV file in base64.
+  hear(wav) {
+    ruby.lay("heard.wav", Uint8Array.from(atob(wav), (letter) => letter.charCodeAt(0)));
+    const from = performance.now();
+    const answer = ruby.vm
+      .eval(`JSON.generate(Fenbo::Tools.call("sound", {"wav_bytes" => File.binread("/fenbo/heard.wav")}).as_json)`)
+      .toString();
+    ruby.take("heard.wav");
+    return JSON.stringify({ answer: JSON.parse(answer), seconds: (performance.now() - from) / 1000 });
+  },
   // [[tool, question], …] as JSON; answers as JSON, in the same order.
   ask(cases) {
     const quoted = JSON.stringify(cases).replaceAll("#", "\\#");

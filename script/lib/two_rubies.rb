@@ -9,7 +9,7 @@ require "yaml"
 class TwoRubies
   ROOT = File.expand_path("../..", __dir__)
   LIMIT_CASES = File.join(ROOT, "spec/core/limit_cases.yml")
-  # A recording is read with a library that the phone has not.
+  # A recording is a file: see `heard`.
   LEFT_OUT = %w[sound].freeze
   AT_ONCE = 20
 
@@ -53,6 +53,15 @@ class TwoRubies
     @browser.execute(bundle)
     @browser.evaluate_async("window.twoRubies.begin().then(arguments[0], (problem) => arguments[0](String(problem)))",
       60)
+  end
+
+  # A recording, read by both.
+  # @param wav [String] bytes of a WAV file
+  # @return [Array(Hash, Hash, Float)] this Ruby's answer, the phone's, and the seconds that took
+  def heard(wav)
+    here = JSON.parse(JSON.generate(Fenbo::Tools.call("sound", {"wav_bytes" => wav}).as_json))
+    there = JSON.parse(@browser.evaluate("window.twoRubies.hear(#{JSON.generate([wav].pack("m0"))})"))
+    [here, there["answer"], there["seconds"]]
   end
 
   # @return [Array<Hash>] tool, question and both answers, where they are not the same

@@ -1,53 +1,10 @@
 # frozen_string_literal: true
 
-require_relative "browser_helper"
-
-# A hotel between the phone and Fenbo: it answers everything with a page of its own, as long as
-# it stands there.
-class NoSignal
-  class << self
-    attr_accessor :here
-  end
-
-  def initialize(app)
-    @app = app
-  end
-
-  def call(env)
-    return @app.call(env) unless self.class.here
-    [200, {"content-type" => "text/html"}, ["<h1>Welcome to the hotel</h1>"]]
-  end
-end
+require_relative "without_signal"
 
 # A day in the cold room: taken along, worked on without signal, brought back.
 RSpec.describe "without signal" do
-  around do |example|
-    Capybara.app, app = NoSignal.new(Capybara.app), Capybara.app
-    example.run
-  ensure
-    NoSignal.here = false
-    Capybara.app = app
-  end
-
-  def take_along(job)
-    visit "/pocket"
-    within("[data-job='#{job}']") { click_button "Take along" }
-    expect(page).to have_css "#pocket-told", text: "Job #{job} is on this phone."
-  end
-
-  # What the phone holds of a job.
-  def on_the_phone(job)
-    page.evaluate_async_script(<<~JS, job)
-      const done = arguments[1];
-      indexedDB.open("fenbo-pocket").onsuccess = ({ target }) => {
-        target.result.transaction("packs").objectStore("packs").get(arguments[0]).onsuccess = (got) => {
-          target.result.close();
-          done(JSON.stringify(got.target.result.pack.job));
-        };
-      };
-    JS
-      .then { |text| JSON.parse(text) }
-  end
+  include_context "without signal"
 
   # What two records of the same work share: all but what each side names by itself.
   def work(told)
@@ -144,7 +101,7 @@ RSpec.describe "without signal" do
     NoSignal.here = false
     visit "/pocket"
     expect(page).to have_no_text("not sent yet")
-    expect(page).to have_css "#pocket-refused", visible: :hidden
+    expect(page).to have_css "#pocket-answers", visible: :hidden
     expect(work(JobSource.numbered(job).as_json)).to eq here
     expect(Job.find_by!(number: job)).to have_attributes(status: "closed")
     expect(here["steps"].size).to be > 10

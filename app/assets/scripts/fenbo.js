@@ -1,6 +1,7 @@
 // Fenbo's touch: htmx swaps the page's middle when a form is sent, Alpine keeps
 // small state. Everything works without scripts too, only with whole pages.
 import Alpine from "@alpinejs/csp/dist/module.esm.js";
+import { auto } from "./pocket/auto.js";
 import { drafts } from "./drafts.js";
 import { forget } from "./pocket/forget.js";
 import { keys } from "./keys.js";
@@ -14,6 +15,7 @@ import { stamp } from "./stamp.js";
 const { htmx } = window;
 // What only some pages need comes when one of them is there.
 const TOOLS = document.currentScript.dataset.tools;
+const POCKET = document.currentScript.dataset.pocket;
 const tools = (page) =>
   page.querySelector("[data-tool], [data-slot], [data-visit]") && import(TOOLS).then(({ wake }) => wake(page, Alpine));
 htmx.config.includeIndicatorStyles = false;
@@ -98,3 +100,4 @@ sight.start();
 keys.start();
 Alpine.start();
 tools(document);
+if (POCKET && auto.due()) import(POCKET);

@@ -29,6 +29,8 @@ class IPSocket; end
 class TCPSocket; end
 
 HOME = "/fenbo"
+INSTEAD = "#{HOME}/app/pocket/phone/instead"
+$LOAD_PATH.unshift(INSTEAD)
 File.readlines("#{HOME}/load_path", chomp: true).each { |folder| $LOAD_PATH.unshift("#{HOME}/#{folder}") }
 
 require "json"
@@ -54,10 +56,11 @@ I18n.load_path << "#{HOME}/config/words.yml"
 LOADER = Zeitwerk::Loader.new
 LOADER.push_dir("#{HOME}/app")
 LOADER.push_dir("#{HOME}/app/pocket/phone")
-LOADER.ignore("#{HOME}/app/pocket", __FILE__, "#{__dir__}/instead.rb", "#{__dir__}/views")
+LOADER.ignore(__FILE__, INSTEAD, "#{__dir__}/views")
 LOADER.collapse("#{HOME}/app/records")
 LOADER.inflector.inflect("api" => "Api", "pdf" => "Pdf")
 LOADER.setup
 
-require "#{HOME}/app/pocket/phone/instead"
+require "database"
+require "files"
 Fenbo.eager_load

@@ -49,9 +49,10 @@ class Kept
 
   def reading(entry)
     result = entry.result.as_json
+    file = entry.question["file"]
     row = add(:readings, Fenbo::JobFile::Reading.new(**made(entry.id, entry.fan), kind: entry.kind, phase: entry.phase,
-      typed: entry.typed, question: entry.question.as_json, result:, verdict: result["verdict"], meter: entry.meter,
-      file: nil))
+      typed: entry.typed, question: entry.question.except("file").as_json, result:, verdict: result["verdict"],
+      meter: entry.meter, file: file&.with(name: "recordings/#{entry.id}")))
     entry.amounts_to.each { |told| note(row, *told) } if entry.phase == "before"
     last = entry.question["readings"].last if entry.kind == "pulldown"
     box_stands_at(last["c"]) if last
@@ -73,6 +74,13 @@ class Kept
 
   def proved
     book.finish("prove") if Fenbo::Proof::Checklist.new(job).proved?
+  end
+
+  def photo(entry)
+    io = entry.upload
+    file = Files.stored("photos/#{entry.id}#{File.extname(io.path)}", io, PhotoUploader.determine_mime_type(io))
+    add(:photos, Fenbo::JobFile::Photo.new(**made(entry.id, entry.fan), station: entry.station, step: entry.step,
+      caption: entry.caption, file:))
   end
 
   def state(entry)

@@ -9,6 +9,7 @@ module Phone
   # The rooms that came along.
   ROOMS = %w[Stations::Look::Route Stations::Look::Findings Stations::Measure::Route Stations::Measure::Readings
     Stations::Decide::Route Stations::Call::Jobs Stations::Look::Frost
+    Stations::Look::Photos Stations::Look::Sounds
     Stations::WorkPlan::Route Stations::Prove::Route Stations::HandOver::Route Shared::Nowhere].freeze
   Pack = Struct.new(:person, :shop, :job, :beside, :history, :made_at)
 
@@ -43,18 +44,20 @@ module Phone
       "job #{job.number}"
     end
 
-    # @param json [String] {"verb", "path", "query", "body", "at"}: `at` the seconds since 1970
-    #   at which it was pressed
-    # @return [String] {"status", "headers", "body", "job"}: `job` as it stands now, where the
-    #   request changed it
+    # @param json [String] {"verb", "path", "query", "body", "files"}: of each file by its field
+    #   the path it lies at, its name and, of a picture, how many points it has, where it opens
+    # @return [String] {"status", "headers", "body", "job", "seen"}: `job` as it stands now, where
+    #   the request changed it, and what of it stood there before
     def ask(json)
       request = JSON.parse(json)
       @path = request["path"]
+      @files = request["files"].to_h
       @number = @path[%r{\A/jobs/(\d+)}, 1].to_i
       before = pack&.job
       status, headers, body = answer(request)
       after = pack&.job
-      JSON.generate(status:, headers:, body: whole(body), job: (after.as_json unless after.equal?(before)))
+      changed = {job: after.as_json, seen: Pocket::FirstCome.seen(before)} unless after.equal?(before)
+      JSON.generate({status:, headers:, body: whole(body)}.merge(changed.to_h))
     end
 
     # The pack of the job in hand.
@@ -62,6 +65,9 @@ module Phone
 
     # Where the request in hand goes.
     attr_reader :path
+
+    # Points of the picture in hand, nil where it does not open.
+    def pixels = @files.dig("photo", "pixels")
 
     # Whoever carries the phone.
     def person = (pack || any)&.person
@@ -87,18 +93,28 @@ module Phone
 
     def room_of(path)
       return Taken if ["/", "/jobs"].include?(path)
+      return Pictured if Pictured::PATH.match?(path)
       (pack && ROOMS.include?(Paths.room(path))) ? Paths.route(path) : Away
     end
 
     def environment(request)
       body = request["body"].to_s
+      input = StringIO.new(body.b)
       {
         "REQUEST_METHOD" => request["verb"], "PATH_INFO" => request["path"], "QUERY_STRING" => request["query"].to_s,
         "SCRIPT_NAME" => "", "SERVER_NAME" => "phone", "SERVER_PORT" => "80", "SERVER_PROTOCOL" => "HTTP/1.1",
-        "rack.url_scheme" => "http", "rack.input" => StringIO.new(body.b), "rack.errors" => $stderr,
+        "rack.url_scheme" => "http", "rack.input" => input, "rack.errors" => $stderr,
         "CONTENT_TYPE" => "application/x-www-form-urlencoded", "CONTENT_LENGTH" => body.bytesize.to_s,
         "rack.session" => session, "rack.session.options" => {}
+      }.merge((form(body, input) if @files.any?).to_h)
+    end
+
+    # As rack reads a form that came with files.
+    def form(body, input)
+      came = @files.to_h { |field, file|
+        [field, {filename: file["name"], type: file["type"], name: field, tempfile: File.open(file["path"], "rb")}]
       }
+      {"rack.request.form_hash" => Rack::Utils.parse_nested_query(body).merge(came), "rack.request.form_input" => input}
     end
 
     # What was told at the last press waits for the next page, as in a session.

@@ -8,7 +8,8 @@ class UnitReadings
 
   def maps(besides:) = read("maps")
 
-  def recordings = []
+  # Of this job: the others of the unit lie on the server.
+  def recordings = Phone.pack.job.readings_of("sound").reverse
 
   def cleanings(fan) = read("cleanings").select { |reading| reading.fan == fan }
 

@@ -56,8 +56,9 @@ module Stations
       end
 
       def keep(sound)
-        reading = take(sound.entry(id: client_id))
-        back_to "/jobs/#{job.number}/sounds?fan=#{spot}&reading=#{reading.client_id}",
+        entry = sound.entry(id: client_id)
+        reading = take(entry)
+        back_to "/jobs/#{job.number}/sounds?fan=#{spot}&reading=#{entry.id}",
           "Recording kept: #{test_of("sound_recording").label(reading.verdict).downcase}."
       end
 

@@ -8,6 +8,18 @@ async function told(cache) {
   return (await (await cache.match("/pocket/about.json"))?.json())?.release;
 }
 
+// The small copies of what a pack's pages show. One that cannot be had is left out.
+export async function pictures(pack) {
+  const paths = pack.job.photos.filter((one) => !one.voided_at).map(({ id }) => `/photos/${id}/small`);
+  const had = await Promise.all(
+    paths.map(async (path) => {
+      const answer = await fetch(path).catch(() => null);
+      return answer?.ok && answer.headers.get("x-fenbo") ? { path, blob: await answer.blob() } : null;
+    }),
+  );
+  return had.filter(Boolean);
+}
+
 export const packing = {
   // Fetches what is needed without signal, and begins the phone's Ruby once, so that it begins
   // at once later. Answers with the bytes of memory that it takes.
@@ -31,5 +43,13 @@ export const packing = {
     const cache = await caches.open(SHELL);
     const { release } = await (await fetch("/pocket/about.json", { cache: "no-store" })).json();
     return release !== (await told(cache));
+  },
+
+  // One job with its pictures.
+  async take(number) {
+    const answer = await fetch(`/pocket/packs/${number}.json`, { cache: "no-store" });
+    if (!answer.ok) throw new Error(`Fenbo answered ${answer.status}.`);
+    const pack = await answer.json();
+    await store.take(pack, await pictures(pack));
   },
 };

@@ -15,22 +15,22 @@ export class Phone {
     this.worker.onmessage = ({ data }) => this.heard(data, told);
     this.worker.onerror = (problem) => told(`The phone's Ruby stopped: ${problem.message}`);
     const begun = await this.tell("begin", about);
-    for (const row of await store.packs()) await this.load(row);
+    for (const { number } of await store.packs()) await this.load(await store.pack(number));
     return begun;
   }
 
   async load({ number, pack, stand }) {
-    this.person = pack.person.uid;
     await this.tell("load", { pack: JSON.stringify(pack) });
     this.stands.set(number, stand);
   }
 
   // Another page of this phone may have gone on with the job.
-  async ask(request) {
+  // files: field => {name, type, pixels, bytes}
+  async ask(request, files = {}) {
     const number = Number(request.path.match(/^\/jobs\/(\d+)/)?.[1]);
-    const row = number && (await store.pack(number));
-    if (row && row.stand !== this.stands.get(number)) await this.load(row);
-    return this.tell("ask", { request });
+    const stand = number && (await store.stand(number));
+    if (stand && stand !== this.stands.get(number)) await this.load(await store.pack(number));
+    return this.tell("ask", { request, files });
   }
 
   // What was asked has been kept, with the job it left.

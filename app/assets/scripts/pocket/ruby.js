@@ -3,6 +3,7 @@
 // back, which takes none.
 import { RubyVM } from "@ruby/wasm-wasi";
 import { ConsoleStdout, Directory, File, OpenFile, PreopenDirectory, WASI } from "@bjorn3/browser_wasi_shim";
+import { Fourier } from "./fourier.js";
 
 const HOME = "/fenbo";
 const ARGUMENTS = ["ruby.wasm", "-EUTF-8", "--disable-gems", "-e_=0"];
@@ -30,11 +31,13 @@ export class Ruby {
   // module: the compiled runtime; files: path => text; memory: kept by an earlier one, or null.
   static async begin(module, files, memory) {
     const ruby = new Ruby();
+    ruby.home = folder(files);
+    ruby.home.set("fourier", new Fourier());
     const open = [
       new OpenFile(new File([])),
       ConsoleStdout.lineBuffered(() => {}),
       ConsoleStdout.lineBuffered(console.warn),
-      new PreopenDirectory(HOME, folder(files)),
+      new PreopenDirectory(HOME, ruby.home),
     ];
     const wasi = new WASI(["ruby.wasm"], [], open, { debug: false });
     if (memory) {
@@ -66,6 +69,16 @@ export class Ruby {
   // What it has in memory now, to be put back into another.
   keep() {
     return new Uint8Array(this.memory.buffer.slice(0));
+  }
+
+  // Lays bytes where Ruby finds them as a file.
+  lay(name, bytes) {
+    this.home.set(name, new File(bytes));
+    return `${HOME}/${name}`;
+  }
+
+  take(name) {
+    this.home.delete(name);
   }
 
   // Calls Phone with a text and answers with the text it gives.

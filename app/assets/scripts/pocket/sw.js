@@ -5,6 +5,8 @@ const FILES = ["/pocket/about.json", "/pocket/worker.js"];
 // Whoever waits longer than this for a page that the phone has too stands in a cellar, in ms.
 const PATIENCE = 4000;
 const HERE = /^\/(jobs\/\d+(\/(look|frost|measure|decide|fit|prove|hand_over))?)?$/;
+const PICTURE = /^\/(photos\/[0-9a-f-]{36}(\/small)?|jobs\/\d+\/sounds\/[0-9a-f-]{36}\.wav)$/;
+const PRESSED = /^\/jobs\/\d+\/(photos|sounds)$/;
 
 self.addEventListener("install", () => self.skipWaiting());
 self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim()));
@@ -37,18 +39,71 @@ async function file(request) {
   return (await caches.match(request, { cacheName: SHELL, ignoreSearch: true })) || Response.error();
 }
 
+// What a page answers.
+function asked(client, question) {
+  return new Promise((done) => {
+    const { port1, port2 } = new MessageChannel();
+    port1.onmessage = ({ data }) => done(data);
+    client.postMessage(question, [port2]);
+  });
+}
+
+// The fields of a form as one line, its files by their fields.
+async function form(request) {
+  if (request.method !== "POST") return { body: "", files: {} };
+  if (!request.headers.get("content-type")?.startsWith("multipart/")) return { body: await request.text(), files: {} };
+  const fields = new URLSearchParams();
+  const files = {};
+  for (const [name, value] of await request.formData()) {
+    if (typeof value === "string") fields.append(name, value);
+    else if (value.size || value.name) files[name] = value;
+  }
+  return { body: fields.toString(), files };
+}
+
+// A photo or recording: the server's, or what the pocket's page has of it.
+async function picture(event) {
+  try {
+    const answer = await fetch(event.request);
+    if (ours(answer)) return answer;
+  } catch {
+    // As kept.
+  }
+  const client = await self.clients.get(event.clientId);
+  if (!client || new URL(client.url).origin !== location.origin) return Response.error();
+  const kept = await asked(client, { file: new URL(event.request.url).pathname });
+  if (!kept) return Response.error();
+  return new Response(kept.blob, { headers: { "content-type": kept.type } });
+}
+
+// A photo or recording sent from a page of the server's, when the signal is gone: the pocket's
+// page comes instead, and asks for it.
+let left = null;
+async function pressed(request) {
+  const copy = request.clone();
+  try {
+    const answer = await fetch(request);
+    if (answer.type === "opaqueredirect" || ours(answer)) return answer;
+  } catch {
+    // No signal.
+  }
+  left = { verb: "POST", path: new URL(copy.url).pathname, query: "", ...(await form(copy)) };
+  return (await caches.match("/pocket/shell", { cacheName: SHELL })) || Response.error();
+}
+
+self.addEventListener("message", ({ data, ports }) => {
+  if (data !== "left") return;
+  ports[0].postMessage(left);
+  left = null;
+});
+
 // Asked by the pocket's page: it answers by its own Ruby.
 async function pocket(event) {
   const { request } = event;
   const url = new URL(request.url);
   const client = await self.clients.get(event.clientId);
-  const body = request.method === "POST" ? await request.text() : "";
-  const ask = { verb: request.method, path: url.pathname, query: url.search.slice(1), body };
-  const answer = await new Promise((done) => {
-    const { port1, port2 } = new MessageChannel();
-    port1.onmessage = ({ data }) => done(data);
-    client.postMessage({ ask }, [port2]);
-  });
+  const ask = { verb: request.method, path: url.pathname, query: url.search.slice(1), ...(await form(request)) };
+  const answer = await asked(client, { ask });
   const { "content-length": _length, location: _location, ...headers } = answer.headers;
   return new Response(answer.body, { status: answer.status, headers });
 }
@@ -58,7 +113,10 @@ self.addEventListener("fetch", (event) => {
   const { origin, pathname } = new URL(request.url);
   if (origin !== location.origin) return;
   if (request.headers.get("x-pocket")) return event.respondWith(pocket(event));
+  if (request.method === "POST" && request.mode === "navigate" && PRESSED.test(pathname))
+    return event.respondWith(pressed(request));
   if (request.method !== "GET") return;
   if (request.mode === "navigate") return event.respondWith(page(request));
+  if (PICTURE.test(pathname)) return event.respondWith(picture(event));
   if (pathname.startsWith("/assets/") || FILES.includes(pathname)) event.respondWith(file(request));
 });

@@ -1,17 +1,24 @@
 // Sends what was done, in order, some at a time; each is answered by itself. The band at the
 // top says how much is kept here, when the server was last reached, and what it refused.
+import { keys } from "./keys.js";
+import { pictures } from "./packing.js";
 import { store } from "./store.js";
 
-const AT_ONCE = 50;
+const AT_ONCE = 100;
 // What goes through the door at once, in characters; one alone always does.
 const LARGEST = 400_000;
 const EVERY = 20_000;
+// Ahead of the server's clock, in ms, as last measured; kept, since a clock may be put right.
+const CLOCK = "fenbo-pocket-clock";
+// From here on a wrong clock is told of.
+const WRONG_MS = 120_000;
 let sending = false;
 let reached = null;
 let signal = true;
 
 const band = () => document.getElementById("pocket-band");
 const clock = (date) => date.toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
+const ahead = () => Number(localStorage.getItem(CLOCK) || 0);
 
 async function json(path, options) {
   const answer = await fetch(path, { credentials: "same-origin", cache: "no-store", ...options });
@@ -24,27 +31,49 @@ async function json(path, options) {
 
 // Signed in as whom, with the token that forms carry; null where nobody is.
 async function signedIn() {
-  const { user, token } = await json("/pocket/me.json");
+  const me = await json("/pocket/me.json");
   reached = new Date();
-  return user ? { user, token } : null;
+  if (!me.user) return null;
+  localStorage.setItem(CLOCK, String(Date.now() - me.now * 1000));
+  return me;
 }
 
-async function batch(me) {
-  const mine = (await store.entries()).filter((entry) => !entry.answer && entry.by === me.user);
+// How long ago, in s: by the server's clock, whatever this one said then and says now.
+const held = (entry) => Math.max(0, Date.now() - ahead() - (entry.at - (entry.clock ?? ahead()))) / 1000;
+
+function press(entry) {
+  const { order, id, path, body, seen, anyway } = entry;
+  return { order, id, path, body, seen, anyway: Boolean(anyway), held_seconds: held(entry) };
+}
+
+// Those that go now: some without files, or one with its files.
+function next(mine) {
+  if (mine[0]?.parts?.length) return mine.slice(0, 1);
   let sum = 0;
-  const fits = ({ body }, index) => (sum += body.length) <= LARGEST || index === 0;
+  const fits = ({ body, parts }, index) => !parts?.length && ((sum += body.length) <= LARGEST || index === 0);
   const end = mine.findIndex((entry, index) => index === AT_ONCE || !fits(entry, index));
-  const waiting = end < 0 ? mine : mine.slice(0, end);
-  if (!waiting.length) return 0;
-  const now = Date.now();
-  const held = (at) => Math.max(0, now - at) / 1000;
-  const entries = waiting.map(({ order, id, path, body, at }) => ({ order, id, path, body, held_seconds: held(at) }));
-  const { answers, errors } = await json("/pocket/sync", {
-    method: "POST",
-    headers: { "content-type": "application/json", "x-csrf-token": me.token },
-    body: JSON.stringify({ entries }),
-  });
-  const told = answers ?? unreadable(errors ?? [], waiting);
+  return end < 0 ? mine : mine.slice(0, end);
+}
+
+const post = (path, me, body, more) =>
+  json(path, { method: "POST", headers: { "x-csrf-token": me.token, ...more }, body });
+
+async function withFiles(me, entry) {
+  const form = new FormData();
+  form.set("press", JSON.stringify(press(entry)));
+  for (const { field, path, name } of entry.parts) form.set(field, await store.file(path), name);
+  return post("/pocket/sync/files", me, form);
+}
+
+const plain = (me, entries) =>
+  post("/pocket/sync", me, JSON.stringify({ entries: entries.map(press) }), { "content-type": "application/json" });
+
+async function batch(me) {
+  const waiting = (await store.entries()).filter((entry) => !entry.answer && entry.by === me.user);
+  const some = next(await Promise.all(waiting.slice(0, AT_ONCE + 1).map(store.open)));
+  if (!some.length) return 0;
+  const { answers, errors } = await (some[0].parts?.length ? withFiles(me, some[0]) : plain(me, some));
+  const told = answers ?? unreadable(errors ?? [], some);
   await store.answered(told);
   return told.length;
 }
@@ -58,27 +87,61 @@ function unreadable(errors, waiting) {
 }
 
 // What is all sent is packed anew: the server has what others did meanwhile, and not what it
-// refused.
-// Nobody presses anything meanwhile.
+// refused. Nobody presses anything meanwhile.
 const refresh = (before) =>
   navigator.locks.request("fenbo-pocket", async () => {
     const unsent = new Set((await store.entries()).filter((entry) => !entry.answer).map((entry) => entry.number));
-    for (const number of before) if (!unsent.has(number)) await store.take(await json(`/pocket/packs/${number}.json`));
+    for (const number of before) {
+      if (unsent.has(number)) continue;
+      const pack = await json(`/pocket/packs/${number}.json`);
+      await store.take(pack, await pictures(pack));
+    }
   });
 
+// With the key open for as long as it takes, where nobody has it open.
+async function opened(me, work) {
+  const there = await keys.current();
+  if (there && there.user !== me.user) return;
+  if (!there && !(await keys.openBySecret(me.user, me.secret))) throw new Error("Open it with the PIN to send it.");
+  try {
+    await work();
+  } finally {
+    if (!there) keys.lock();
+  }
+}
+
+async function send(me) {
+  const packed = (await store.packs()).map((row) => row.number);
+  const waited = new Set((await store.entries()).filter((entry) => !entry.answer).map((entry) => entry.number));
+  while (await batch(me));
+  await refresh(packed.filter((number) => waited.has(number)));
+}
+
+function wrongClock() {
+  const minutes = Math.round(ahead() / 60_000);
+  if (Math.abs(ahead()) < WRONG_MS) return "";
+  return `This phone's clock is ${Math.abs(minutes)} min ${minutes > 0 ? "ahead" : "behind"}; times are counted right.`;
+}
+
 export const sync = {
+  // How far this phone's clock is ahead, in ms, as far as is known.
+  clock: ahead,
+
   async show(problem = "") {
     const place = band();
     if (!place) return;
     const entries = await store.entries();
-    const refused = entries.filter((entry) => entry.answer);
-    const kept = entries.length - refused.length;
+    const asked = entries.filter((entry) => entry.answer === "conflict").length;
+    const refused = entries.filter((entry) => entry.answer).length - asked;
+    const kept = entries.length - refused - asked;
     const words = [
       signal ? "" : "No signal.",
       kept ? `${kept} kept on this phone.` : "",
       reached ? `In touch at ${clock(reached)}.` : "",
       problem,
-      refused.length ? `${refused.length} not taken.` : "",
+      refused ? `${refused} not taken.` : "",
+      asked ? `${asked} to be asked: somebody else came first.` : "",
+      wrongClock(),
     ].filter(Boolean);
     place.querySelector("[data-words]").textContent = words.join(" ");
     place.querySelector("[data-back]").hidden = !signal || !reached;
@@ -93,10 +156,8 @@ export const sync = {
       const me = await signedIn();
       signal = true;
       if (!me) return this.show("Sign in to send it.");
-      const packed = (await store.packs()).map((row) => row.number);
-      const waited = new Set((await store.entries()).filter((entry) => !entry.answer).map((entry) => entry.number));
-      while (await batch(me));
-      await refresh(packed.filter((number) => waited.has(number)));
+      // Two pages of this phone would send the same.
+      await navigator.locks.request("fenbo-pocket-sync", () => opened(me, () => send(me)));
       await this.show();
     } catch (problem) {
       signal = false;

@@ -59,10 +59,27 @@ async function begin({ release, runtime, assets }, told) {
   return { restored: Boolean(memory), bytes: ruby.memory.buffer.byteLength };
 }
 
+// files: field => {name, type, pixels, bytes}
+function ask({ request, files }) {
+  const names = [];
+  const lain = {};
+  for (const [field, { bytes, ...about }] of Object.entries(files)) {
+    // Its ending goes with it; the rest of a name is anybody's.
+    const name = `${field}${about.name.match(/\.[A-Za-z0-9]{1,5}$/)?.[0] || ""}`;
+    names.push(name);
+    lain[field] = { ...about, path: ruby.lay(name, bytes) };
+  }
+  try {
+    return JSON.parse(ruby.call("ask", JSON.stringify({ ...request, files: lain })));
+  } finally {
+    names.forEach((name) => ruby.take(name));
+  }
+}
+
 const DO = {
   begin: (job, told) => (begun ??= begin(job, told)),
   load: ({ pack }) => ruby.call("load", pack),
-  ask: ({ request }) => JSON.parse(ruby.call("ask", JSON.stringify(request))),
+  ask,
 };
 
 let last = Promise.resolve();

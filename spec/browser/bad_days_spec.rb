@@ -1,0 +1,170 @@
+# frozen_string_literal: true
+
+require_relative "without_signal"
+
+# What can go wrong with a phone that took a job along.
+RSpec.describe "a bad day without signal" do
+  include_context "without signal"
+
+  let(:picture) { File.join(Dir.tmpdir, "fenbo-spec-#{SecureRandom.hex(4)}.png") }
+  let(:wav) { File.join(Dir.tmpdir, "fenbo-spec-#{SecureRandom.hex(4)}.wav") }
+
+  after { FileUtils.rm_f([picture, wav]) }
+
+  def taken_along(login = "ilka")
+    phone
+    sign_in_as(login)
+    new_job("Cheese cellar 2", "Too warm, one fan stands").tap { |job| take_along(job) }
+  end
+
+  def all_sent
+    visit "/pocket"
+    expect(page).to have_no_text("not sent yet")
+  end
+
+  it "keeps a photo and a recording, shows and reads them, and brings them back byte for byte" do
+    Vips::Image.gaussnoise(900, 700, mean: 128, sigma: 50).cast("uchar").pngsave(picture)
+    File.binwrite(wav, FenboSimulation::Microphone.new(kind: "bearing", rate: 44_100, random: Random.new(3)).wav)
+    job = taken_along
+    NoSignal.here = true
+    visit "/jobs/#{job}/look?fan=evaporator-1"
+    attach_file "photo", picture
+    fill_in "caption", with: "The blade rubs"
+    click_button "Keep photo"
+    told "Photo kept."
+    expect(page.evaluate_script("document.querySelector('#photos img').naturalWidth")).to eq 480
+    attach_file "photo", wav
+    click_button "Keep photo"
+    expect(page).to have_text "This is no photo."
+
+    visit "/jobs/#{job}/sounds?fan=evaporator-1"
+    attach_file "wav", wav
+    click_button "Read the file"
+    expect(page).to have_css "[data-told]", text: "Recording kept: bearing", wait: 30
+    here = on_the_phone(job)
+    NoSignal.here = false
+    all_sent
+    there = JobSource.numbered(job).as_json
+    names = %w[kind verdict typed result]
+    expect(JSON.parse(JSON.generate(there))["readings"].map { |one| one.slice(*names) })
+      .to eq(here["readings"].map { |one| one.slice(*names) })
+    expect(JSON.parse(JSON.generate(there))["photos"].map { |one| one.slice("id", "caption", "file") })
+      .to eq(here["photos"].map { |one| one.slice("id", "caption", "file") })
+    row = Job.find_by!(number: job)
+    expect(row.photos.first.file.read).to eq File.binread(picture)
+    expect(SoundUploader.uploaded_file(row.readings.first.question["file"]).read).to eq File.binread(wav)
+  end
+
+  it "takes a photo along that was sent just when the signal went" do
+    Vips::Image.black(300, 200).pngsave(picture)
+    job = taken_along
+    visit "/jobs/#{job}/look?fan=evaporator-1"
+    expect(page).to have_no_css "#pocket-band"
+    attach_file "photo", picture
+    NoSignal.here = true
+    click_button "Keep photo"
+    expect(page).to have_css "#pocket-band", text: "1 kept on this phone", wait: 20
+    told "Photo kept."
+    NoSignal.here = false
+    all_sent
+    expect(Job.find_by!(number: job).photos.count).to eq 1
+  end
+
+  it "shows nothing of a lost phone without the PIN, waits after wrong ones, and loses nothing by them" do
+    job = taken_along
+    NoSignal.here = true
+    visit "/jobs/#{job}/look"
+    answer "noise", "Hums"
+    expect(everything_kept).not_to match(/Cheese cellar|Hintertal|Ilka|hums|too warm/i)
+
+    page.execute_script("sessionStorage.clear()")
+    visit "/jobs/#{job}/look"
+    expect(page).to have_css "#pocket-pin[open]"
+    expect(page).to have_no_text "Cheese cellar"
+    5.times do
+      open_with "nothing"
+      expect(page).to have_css "#pocket-pin", text: "That is not the PIN."
+    end
+    open_with pin
+    expect(page).to have_css "#pocket-pin", text: /Wrong too often: wait \d+ s/
+
+    # Signed in, whoever owns it needs none.
+    NoSignal.here = false
+    all_sent
+    expect(Job.find_by!(number: job).findings.map(&:outcome)).to eq ["hum_not_turning"]
+  end
+
+  it "keeps what is unsent over a sign-out, sealed, until the same person signs in" do
+    job = taken_along
+    NoSignal.here = true
+    visit "/jobs/#{job}/look"
+    answer "noise", "Silent"
+    NoSignal.here = false
+    # The session ended meanwhile, on another device.
+    page.driver.browser.cookies.clear
+    page.execute_script("sessionStorage.clear()")
+    sign_in_as("jorun")
+    visit "/pocket"
+    expect(page).to have_text "1 kept here by somebody else"
+    expect(Finding.where(job: Job.find_by!(number: job))).to be_empty
+    page.driver.browser.cookies.clear
+    sign_in_as("ilka")
+    all_sent
+    expect(Job.find_by!(number: job).findings.map { |one| [one.outcome, one.user.login] }).to eq [%w[silent ilka]]
+  end
+
+  it "asks where somebody else decided first, and lets either stand" do
+    job = taken_along
+    NoSignal.here = true
+    visit "/jobs/#{job}/look"
+    answer "fan_motion", "Stands still"
+    decide(job, "bearing_seized", "Replace", fan: "evaporator-1")
+    jorun = User.find_by!(login: "jorun")
+    standing = Fenbo::Tools.call("diagnose", Fenbo::Tools.entry("diagnose").example).as_json
+    Logbook.new(Job.find_by!(number: job), jorun).take(Entries::Decision.new(id: SecureRandom.uuid,
+      fault: "evaporator-1", besides: false, causes: ["winding_open"], proposed: "winding_open", probability: 0.9,
+      action_taken: "repair", override_reason: nil, standing:))
+    NoSignal.here = false
+    visit "/pocket"
+    expect(page).to have_css "#pocket-answers", text: "#{jorun.name} decided meanwhile: winding open"
+    expect(Job.find_by!(number: job).findings.count).to eq 1
+    expect(JobSource.numbered(job).decision("evaporator-1").causes).to eq ["winding_open"]
+    click_button "Mine counts, after theirs"
+    expect(page).to have_css "#pocket-answers", visible: :hidden
+    expect(JobSource.numbered(job).decision("evaporator-1").causes).to eq ["bearing_seized"]
+    expect(Job.find_by!(number: job).decisions.count).to eq 2
+  end
+
+  it "counts the right time on a phone whose clock is a day off, before and after it is put right" do
+    job = taken_along
+    # The clock as pages of this phone see it.
+    off = 26 * 3_600_000
+    page.driver.browser.page.command("Page.addScriptToEvaluateOnNewDocument",
+      source: "if (!sessionStorage.right) { const now = Date.now; Date.now = () => now.call(Date) + #{off}; }")
+    visit "/pocket"
+    expect(page).to have_no_text("not sent yet")
+    sleep 1
+    NoSignal.here = true
+    visit "/jobs/#{job}/look"
+    answer "noise", "Silent"
+    page.execute_script("sessionStorage.right = '1'")
+    NoSignal.here = false
+    all_sent
+    expect(Job.find_by!(number: job).findings.map(&:taken_at)).to all(be_within(180).of(Time.now))
+  end
+
+  it "tells where the phone is full, and keeps the page" do
+    job = taken_along
+    NoSignal.here = true
+    visit "/jobs/#{job}/look?test=noise"
+    expect(page).to have_css ".ask"
+    page.execute_script(<<~JS)
+      IDBObjectStore.prototype.add = () => { throw new DOMException("full", "QuotaExceededError"); };
+    JS
+    find(".ask button.answer", text: "Silent").click
+    expect(page).to have_text "The phone is full: nothing more can be kept. Let a job go"
+    visit "/jobs/#{job}/look"
+    expect(page).to have_css "#pocket-band", text: "No signal."
+    expect(page).to have_no_text "1 kept"
+  end
+end

@@ -1,0 +1,90 @@
+# frozen_string_literal: true
+
+require_relative "browser_helper"
+
+# A hotel between the phone and Fenbo: it answers everything with a page of its own, as long as
+# it stands there.
+class NoSignal
+  class << self
+    attr_accessor :here
+  end
+
+  def initialize(app)
+    @app = app
+  end
+
+  def call(env)
+    return @app.call(env) unless self.class.here
+    [200, {"content-type" => "text/html"}, ["<h1>Welcome to the hotel</h1>"]]
+  end
+end
+
+# Specs of a phone that took a job along.
+RSpec.shared_context "without signal" do
+  around do |example|
+    Capybara.app, app = NoSignal.new(Capybara.app), Capybara.app
+    example.run
+  ensure
+    NoSignal.here = false
+    Capybara.app = app
+  end
+
+  let(:pin) { "cold 4711" }
+
+  def choose_pin
+    fill_in "pin", with: pin
+    fill_in "again", with: pin
+    click_button "Choose this PIN"
+    expect(page).to have_css "#pocket-told", text: "The PIN is chosen."
+  end
+
+  def take_along(job)
+    visit "/pocket"
+    choose_pin if page.has_css?("#pocket-pin[open]", wait: 3)
+    within("[data-job='#{job}']") { click_button "Take along" }
+    expect(page).to have_css "#pocket-told", text: "Job #{job} is on this phone."
+  end
+
+  # What the phone holds of a job, opened with the key that the page has open.
+  def on_the_phone(job)
+    page.evaluate_async_script(<<~JS, job)
+      const [number, done] = arguments;
+      const raw = Uint8Array.from(atob(JSON.parse(sessionStorage["fenbo-pocket-key"]).raw), (one) => one.charCodeAt(0));
+      indexedDB.open("fenbo-pocket").onsuccess = ({ target }) => {
+        target.result.transaction("packs").objectStore("packs").get(number).onsuccess = async (got) => {
+          target.result.close();
+          const { iv, data } = got.target.result.sealed;
+          const key = await crypto.subtle.importKey("raw", raw, "AES-GCM", false, ["decrypt"]);
+          const plain = await crypto.subtle.decrypt({ name: "AES-GCM", iv }, key, data);
+          done(JSON.stringify(JSON.parse(new TextDecoder().decode(plain)).job));
+        };
+      };
+    JS
+      .then { |text| JSON.parse(text) }
+  end
+
+  # What the phone keeps, as whoever finds it could read it.
+  def everything_kept
+    page.evaluate_async_script(<<~JS)
+      const done = arguments[0];
+      indexedDB.open("fenbo-pocket").onsuccess = async ({ target }) => {
+        const base = target.result;
+        const names = [...base.objectStoreNames];
+        const text = (one) => (one instanceof ArrayBuffer || ArrayBuffer.isView(one))
+          ? new TextDecoder().decode(one) : typeof one === "object" && one ? Object.values(one).map(text).join(" ") : one;
+        const rows = await Promise.all(names.map((name) => new Promise((got) => {
+          base.transaction(name).objectStore(name).getAll().onsuccess = ({ target }) => got(target.result.map(text));
+        })));
+        base.close();
+        done(rows.flat().join(" ") + JSON.stringify(localStorage));
+      };
+    JS
+  end
+
+  def open_with(pin)
+    within("#pocket-pin") do
+      fill_in "pin", with: pin
+      click_button "Open"
+    end
+  end
+end
