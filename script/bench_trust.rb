@@ -20,6 +20,8 @@ PORT = 4698
 MINUTES = Float(ARGV[0] || 10)
 SEED = Integer(ARGV[1] || 2031)
 TARGETS = {kills: 1000, writes: 20_000, post_ms: 250, requests: 10_000}.freeze
+# Twice as many at the most as there are on average.
+BETWEEN = 2 * TARGETS[:writes] / TARGETS[:kills]
 MAIN = Process.pid
 
 def line(name, *figures) = puts("  #{name.ljust(44)} #{figures.join("   ")}")
@@ -93,10 +95,11 @@ writers = people.map { |browser| Thread.new { write(presses, browser) until done
 kills = Hash.new(0)
 deadline = Stopwatch.now + MINUTES * 60 * 0.6
 while Stopwatch.now < deadline && (kills.values.sum < TARGETS[:kills] || presses.count < TARGETS[:writes])
-  # Something was written since, or nothing comes any more.
-  before_kill, patience = presses.count, Stopwatch.now + 5
-  sleep 0.005 until presses.count > before_kill || Stopwatch.now > patience
-  sleep random.rand(0.0..0.25)
+  # So many writes between two kills that both are reached together, at least one; or nothing
+  # comes any more.
+  enough, patience = presses.count + random.rand(1..BETWEEN), Stopwatch.now + 5
+  sleep 0.002 until presses.count >= enough || Stopwatch.now > patience
+  sleep random.rand(0.0..0.05)
   which = (random.rand < 0.04) ? :database : :web
   if which == :database
     POSTGRES.kill
