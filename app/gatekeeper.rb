@@ -10,7 +10,7 @@ class Gatekeeper
     [%r{\A/(sign-in|sign-out|first-run|new-password)}, 16 * KB],
     [%r{\A/jobs/[^/]+/photos\z}, 13 * MB],
     [%r{\A/jobs/[^/]+/sounds}, 17 * MB],
-    [%r{\A/pocket/sync/files}, 17 * MB],
+    [%r{\A/(pocket/sync/files|left\z)}, 17 * MB],
     [%r{\A/api/}, 17 * MB],
     [%r{\A/imports}, 81 * MB],
     [%r{\A/suppliers\z}, 8 * MB],

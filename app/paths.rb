@@ -32,6 +32,7 @@ module Paths
     "suppliers" => "PriceLists::Route",
     "pocket" => "Pocket::Route",
     "sw.js" => "Pocket::Route",
+    "left" => "Pocket::Left",
     "refused" => "Shared::Refused"
   }.freeze
 

@@ -12,8 +12,16 @@ module Pocket
 
     # One press: `order` on the phone, `id` the client id, `path` and `body` of the form, how many
     # seconds ago it was pressed, what the phone had `seen` of the job then (FirstCome), and
-    # whether it shall count `anyway`, though somebody else came first.
-    Press = Fenbo::Value.of(:order, :id, :path, :body, :held_seconds, seen: nil, anyway: false)
+    # whether it shall count `anyway`, though somebody else came first. `pressed_at` is known only
+    # of what was left here.
+    Press = Fenbo::Value.of(:order, :id, :path, :body, :held_seconds, seen: nil, anyway: false,
+      pressed_at: nil) do
+      # Number of the job it is about.
+      def job = path[/\d+/].to_i
+    end
+
+    # What a phone says of a press.
+    SENT = %i[order id path body held_seconds seen anyway].freeze
 
     attr_reader :list, :faults
 
@@ -56,7 +64,7 @@ module Pocket
       fault("#{at}.held_seconds", "must be a number from 0") unless row["held_seconds"].is_a?(Numeric) &&
         row["held_seconds"] >= 0
       fault("#{at}.seen", "must be an object") unless row["seen"].nil? || row["seen"].is_a?(Hash)
-      Press.new(**Press.members.to_h { |name| [name, row[name.to_s]] })
+      Press.new(**SENT.to_h { |name| [name, row[name.to_s]] })
     end
 
     def form?(body) = body.is_a?(String) && body.size <= LONGEST

@@ -5,7 +5,7 @@ module Pocket
   # was pressed and today. First come stands; whoever comes second is shown it and asked.
   # Findings, readings, photos and steps only add, and never stand against each other.
   class FirstCome
-    PATH = %r{\A/jobs/(?<number>\d+)/(?<what>decide|state|hand_over|close)(?<more>/withdraw)?\z}
+    PATH = %r{\A/jobs/\d+/(?<what>decide|state|hand_over|close)(?<more>/withdraw)?\z}
     private_constant :PATH
 
     # @param press [Batch::Press]
@@ -18,7 +18,7 @@ module Pocket
     # @return [String, nil] what stands there, in a sentence
     def sentence
       return if @press.anyway || @press.seen.nil? || !(match = PATH.match(@press.path))
-      @job = JobSource.numbered(match[:number].to_i)
+      @job = JobSource.numbered(@press.job)
       send(match[:what])
     rescue ActiveRecord::RecordNotFound
       nil

@@ -23,7 +23,7 @@ module Pocket
 
     def person
       @user.slice("id", "uid", "name", "role", "unit_system", "appearance",
-        "meter").merge("licensed" => @user.licensed?)
+        "meter").merge("licensed" => @user.licensed?, "ticket" => LeftPress.ticket(@user))
     end
 
     def shop = Setting::DEFAULTS.keys.to_h { |name| [name, Setting.read(name)] }

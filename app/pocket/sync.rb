@@ -7,9 +7,12 @@ module Pocket
   class Sync
     # As templates write it at its field.
     FAULT = /class="fault"[^>]*>\s*([^<]+)/
-    private_constant :FAULT
+    # So long are others on the job kept waiting.
+    TOGETHER = 20
+    private_constant :FAULT, :TOGETHER
 
-    # @param env [Hash] of the request that brought it
+    # @param env [Hash] of the request that brought it, which has proved where it comes from
+    # @param user [User] whose presses they are
     # @param files [Hash] field => file, of a press that came with some
     def initialize(env, user, files: {})
       @env = env
@@ -21,22 +24,35 @@ module Pocket
     # @return [Array<Hash>] order, id, answer (taken, repeat, refused, conflict) and the sentence
     #   of the latter two; it ends where the server itself could not
     def take(presses)
-      presses.each_with_object([]) do |press, answers|
-        first = FirstCome.new(press, @user).sentence
-        next answers << {order: press.order, id: press.id, answer: "conflict", sentence: first} if first
-        status, headers, body = sent(press)
-        break answers if status >= 500
-        answers << answer(press, status, headers, body)
-      end
+      presses.chunk_while { |one, two| one.job == two.job }.flat_map { |run| run.each_slice(TOGETHER).to_a }
+        .each_with_object([]) do |some, answers|
+          told = together(some)
+          answers.concat(told)
+          break answers if told.size < some.size
+        end
     end
 
     private
 
-    def sent(press)
-      Paths.route(press.path).call(environment(press))
-    ensure
-      @env["rack.session"].delete(:told)
+    # Some presses on one job: what they write becomes true at once, each by itself or not at all.
+    def together(presses)
+      ActiveRecord::Base.transaction do
+        presses.each_with_object([]) do |press, answers|
+          told = one(press) or break answers
+          answers << told
+        end
+      end
     end
+
+    # Nil where the server itself could not.
+    def one(press)
+      first = FirstCome.new(press, @user).sentence
+      return {order: press.order, id: press.id, answer: "conflict", sentence: first} if first
+      status, headers, body = sent(press)
+      answer(press, status, headers, body) if status < 500
+    end
+
+    def sent(press) = Paths.route(press.path).call(environment(press))
 
     def answer(press, status, headers, body)
       told = {order: press.order, id: press.id}
@@ -47,11 +63,12 @@ module Pocket
     def environment(press)
       form = [press.body, URI.encode_www_form(client_id: press.id, held_seconds: press.held_seconds)].join("&")
       input = StringIO.new(form.b)
-      @env.slice("rack.session", "rack.errors", "rack.url_scheme", "HTTP_HOST", "HTTP_X_CSRF_TOKEN", "SERVER_NAME",
+      @env.slice("rack.errors", "rack.url_scheme", "HTTP_HOST", "SERVER_NAME",
         "SERVER_PORT", "SERVER_PROTOCOL", "REMOTE_ADDR").merge(
           "REQUEST_METHOD" => "POST", "PATH_INFO" => press.path, "SCRIPT_NAME" => "", "QUERY_STRING" => "",
           "CONTENT_TYPE" => "application/x-www-form-urlencoded", "CONTENT_LENGTH" => form.bytesize.to_s,
-          "rack.input" => input, "rack.session.options" => {}, "fenbo.without_page" => true
+          "rack.input" => input, "rack.session" => {}, "rack.session.options" => {}, "fenbo.without_page" => true,
+          "fenbo.user" => @user, "fenbo.bearer" => true, "fenbo.pressed_at" => press.pressed_at
         ).merge(@files.any? ? form_with_files(form, input) : {})
     end
 

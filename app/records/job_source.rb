@@ -12,18 +12,20 @@ class JobSource
 
   # @raise [ActiveRecord::RecordNotFound]
   def self.numbered(number)
-    find("j.number = #{Integer(number)}")
+    find("j.number", Integer(number))
   end
 
   # @raise [ActiveRecord::RecordNotFound]
   def self.uid(uid)
-    find("j.uid = #{ActiveRecord::Base.connection.quote(uid)}")
+    find("j.uid", uid)
   end
 
-  def self.find(condition)
-    text = ActiveRecord::Base.connection.select_value(SQL.sub("/*which*/", condition), "job file")
-    raise ActiveRecord::RecordNotFound, "no such job" unless text
-    new(JSON.parse(text)).job
+  # Prepared: to plan it takes the database half as long as to answer it.
+  def self.find(column, value)
+    found = ActiveRecord::Base.connection.select_all(SQL.sub("/*which*/", "#{column} = $1"), "job file", [value],
+      preparable: true)
+    raise ActiveRecord::RecordNotFound, "no such job" if found.empty?
+    new(JSON.parse(found.rows.first.first)).job
   end
   private_class_method :find
 

@@ -19,6 +19,7 @@ module Policy
     edit_shop: %w[office],
     manage_people: %w[office],
     bring_in: %w[office],
+    claim: %w[office],
     bundle_reports: %w[technician office]
   }.freeze
 
@@ -35,6 +36,7 @@ module Policy
     edit_shop: "The shop's settings are kept by the office.",
     manage_people: "People are kept by the office.",
     bring_in: "Job files are brought in by the office.",
+    claim: "What others left is taken in by the office.",
     bundle_reports: "Reports of many jobs are for technicians and the office."
   }.freeze
 

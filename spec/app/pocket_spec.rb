@@ -89,6 +89,47 @@ RSpec.describe "the pocket", :rolled_back do
       "sentence" => /closed and signed: open it again/)
   end
 
+  it "lets stand what somebody else decided, switched or wrote first, and tells what, until it is insisted on" do
+    jorun = create(:user)
+    put = ->(entry) { Logbook.new(Job.find(job.id), jorun).take(entry) }
+    seen = Pocket::FirstCome.seen(JobSource.numbered(job.number))
+    put[Entries::State.new(state: "D")]
+    put[Entries::Handover.new(values: {"summary" => "Cleaned."}, version: nil, signature: nil, signed_name: nil)]
+    there = "/jobs/#{job.number}"
+    presses = [press("#{there}/state", state: "P"), press("#{there}/state", state: "D"),
+      press("#{there}/hand_over", summary: "New motor."), press(test: "noise", outcome: "silent")].map { |one|
+        one.merge(seen:)
+      }
+    told = bring(*presses)["answers"]
+    expect(told.map { |one| one["answer"] }).to eq %w[conflict taken conflict taken]
+    expect(told[0]["sentence"]).to start_with "#{jorun.name} set it meanwhile: "
+    expect(told[2]["sentence"]).to include "wrote it meanwhile: “Cleaned.”"
+    expect(JobSource.numbered(job.number)).to have_attributes(state: "D",
+      handover: have_attributes(summary: "Cleaned."))
+    again = presses.values_at(0, 2).map { |one| one.merge(anyway: true) }
+    expect(bring(*again)["answers"].map { |one| one["answer"] }).to eq %w[taken taken]
+    expect(JobSource.numbered(job.number)).to have_attributes(state: "P",
+      handover: have_attributes(summary: "New motor."))
+  end
+
+  it "takes a press with its file like the form's own, and refuses what is none" do
+    get "/pocket/me.json"
+    headers = {"HTTP_X_CSRF_TOKEN" => JSON.parse(page)["token"]}
+    picture = Rack::Test::UploadedFile.new(StringIO.new(Vips::Image.black(40, 30).pngsave_buffer), "image/png",
+      original_filename: "a.png")
+    sent = press("/jobs/#{job.number}/photos", station: "look", caption: "Ice")
+    2.times do |round|
+      picture.rewind
+      post "/pocket/sync/files", {press: JSON.generate(sent), photo: picture}, headers
+      expect(JSON.parse(page)["answers"].first).to include("answer" => %w[taken repeat][round])
+    end
+    expect(job.photos.map { |one| [one.caption, one.client_id] }).to eq [["Ice", sent[:id]]]
+    post "/pocket/sync/files", {press: JSON.generate(press("/jobs/#{job.number}/photos")), photo: "none"}, headers
+    expect(JSON.parse(page)["answers"].first).to include("answer" => "refused", "sentence" => /Choose a photo first/)
+    post "/pocket/sync/files", {press: "{", photo: picture}, headers
+    expect([status, JSON.parse(page)["errors"].first["field"]]).to eq [422, "entries"]
+  end
+
   it "holds roles as with signal" do
     sign_in create(:user, role: "office")
     expect(bring(press(test: "noise", outcome: "silent"))["answers"].first).to include("answer" => "refused",

@@ -46,7 +46,8 @@ RSpec.describe Policy, :rolled_back do
     "/jobs/:number/prove/temperatures" => field,
     "/jobs/:number/readings" => field, "/jobs/:number/readings/:id/void" => field, "/jobs/:number/sounds" => field,
     "/jobs/:number/source" => field, "/jobs/:number/state" => field, "/jobs/:number/stations/:name" => field,
-    "/reports/?" => crew, "/pocket/sync" => everyone,
+    "/reports/?" => crew, "/pocket/sync" => everyone, "/pocket/sync/files" => everyone,
+    "/left/people/:uid" => office, "/left/:id" => everyone,
     "/learning" => office, "/meter/simulated" => field, "/settings/appearance" => everyone,
     "/settings/me" => everyone, "/settings/password" => everyone, "/settings/people" => office,
     "/settings/people/:id" => office,
@@ -56,7 +57,7 @@ RSpec.describe Policy, :rolled_back do
   }.freeze
   # Doors before anybody is known, and those that ask for a token instead of a page's own.
   open = ["/quote/:secret", "/new-password/:secret", "/sign-in", "/sign-out", "/first-run", "/api/v1/:tool",
-    "/api/v1/meter"].freeze
+    "/api/v1/meter", "/left"].freeze
 
   def self.routes
     classes = [*Paths::FIRST.values, *Paths::OF_A_JOB.values].uniq.map { |name| Object.const_get(name) }

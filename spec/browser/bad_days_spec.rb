@@ -113,6 +113,25 @@ RSpec.describe "a bad day without signal" do
     expect(Job.find_by!(number: job).findings.map { |one| [one.outcome, one.user.login] }).to eq [%w[silent ilka]]
   end
 
+  it "leaves for the office what somebody kept who may not sign in any more" do
+    job = taken_along("pavo")
+    pavo = User.find_by!(login: "pavo")
+    NoSignal.here = true
+    visit "/jobs/#{job}/look"
+    answer "noise", "Silent"
+    pavo.update!(active: false)
+    NoSignal.here = false
+    visit "/jobs"
+    expect(page).to have_css "h1", text: "Sign in"
+    click_link "What this phone keeps"
+    expect(page).to have_css "#pocket-band", text: "Sign in to send it.", wait: 20
+    click_button "Leave it for the office"
+    expect(page).to have_css "#pocket-band", text: "Left for the office"
+    expect(LeftPress.waiting.map { |one| [one.user, one.job_number] }).to eq [[pavo, job]]
+  ensure
+    pavo.update!(active: true)
+  end
+
   it "asks where somebody else decided first, and lets either stand" do
     job = taken_along
     NoSignal.here = true

@@ -100,4 +100,6 @@ sight.start();
 keys.start();
 Alpine.start();
 tools(document);
+// Whoever cannot sign in any more finds what this phone keeps.
+if (navigator.serviceWorker?.controller) document.querySelector("[data-kept-here]")?.removeAttribute("hidden");
 if (POCKET && auto.due()) import(POCKET);

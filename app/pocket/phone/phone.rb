@@ -92,7 +92,7 @@ module Phone
     end
 
     def room_of(path)
-      return Taken if ["/", "/jobs"].include?(path)
+      return Taken if ["/", "/jobs", "/pocket/kept"].include?(path)
       return Pictured if Pictured::PATH.match?(path)
       (pack && ROOMS.include?(Paths.room(path))) ? Paths.route(path) : Away
     end

@@ -6,7 +6,7 @@ module Entries
     def against(book)
       known = Fenbo::Diagnosis::Test.all[test]
       return [:outcome, "Choose one of the answers on the page."] unless known&.outcomes&.include?(outcome)
-      Interlocks.dead_test(known, book.job)
+      Interlocks.dead_test(known, book)
     end
 
     def known(book) = ::Finding.find_by(client_id: id, job: book.record)

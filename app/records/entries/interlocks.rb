@@ -7,10 +7,10 @@ module Entries
     module_function
 
     # @param test [Fenbo::Diagnosis::Test]
-    # @param job [Fenbo::JobFile::Job]
+    # @param book [Logbook] its job is read only where it matters
     # @return [Array(Symbol, String), nil]
-    def dead_test(test, job)
-      return unless test.states == ["D"] && !job.dead?
+    def dead_test(test, book)
+      return unless test.states == ["D"] && !book.job.dead?
       [
         :dead,
         "#{test.short} is done on a unit that is disconnected, locked and proved dead. " \
@@ -19,8 +19,8 @@ module Entries
     end
 
     # Ohms and microfarads are read on a dead unit only.
-    def dead_reading(kind, question, job)
-      return if job.dead? || !Fenbo::Electrical.dead?(kind, question)
+    def dead_reading(kind, question, book)
+      return if !Fenbo::Electrical.dead?(kind, question) || book.job.dead?
       [:dead, "Prove it dead first: disconnected, locked, tested. Confirm it at “The unit is”, then keep the reading."]
     end
   end

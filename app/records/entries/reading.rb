@@ -5,7 +5,7 @@ module Entries
   # the findings it amounts to. `findings` is test => outcome, or a list of
   # [fan, test, outcome, weights] where one reading speaks of several fans.
   Reading = Entry.of(:id, :fan, :kind, :question, :result, phase: "before", typed: {}, meter: nil, findings: {}) do
-    def against(book) = Interlocks.dead_reading(kind, question, book.job)
+    def against(book) = Interlocks.dead_reading(kind, question, book)
     def known(book) = ::Reading.find_by(client_id: id, job: book.record)
 
     # Findings come of readings before the repair only: afterwards they would speak of

@@ -13,8 +13,12 @@ self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim(
 
 // Fenbo says so; a hotel's sign-in page does not.
 const ours = (answer) => answer.headers.get("x-fenbo") === "1";
+// What was asked for, not the sign-in that it leads to.
+const itself = (answer) => ours(answer) && answer.ok && !answer.redirected;
 
 async function page(request) {
+  // Asked for by somebody who cannot sign in any more.
+  if (new URL(request.url).pathname === "/pocket/kept") return shell();
   const stop = new AbortController();
   const timer = HERE.test(new URL(request.url).pathname) && setTimeout(() => stop.abort(), PATIENCE);
   try {
@@ -25,14 +29,16 @@ async function page(request) {
   } finally {
     clearTimeout(timer);
   }
-  return (await caches.match("/pocket/shell", { cacheName: SHELL })) || Response.error();
+  return shell();
 }
+
+const shell = async () => (await caches.match("/pocket/shell", { cacheName: SHELL })) || Response.error();
 
 // Files of the page and what belongs to the pocket: as packed, where there is no newer.
 async function file(request) {
   try {
     const answer = await fetch(request);
-    if (ours(answer)) return answer;
+    if (itself(answer)) return answer;
   } catch {
     // As packed.
   }
@@ -65,7 +71,7 @@ async function form(request) {
 async function picture(event) {
   try {
     const answer = await fetch(event.request);
-    if (ours(answer)) return answer;
+    if (itself(answer)) return answer;
   } catch {
     // As kept.
   }
@@ -88,7 +94,7 @@ async function pressed(request) {
     // No signal.
   }
   left = { verb: "POST", path: new URL(copy.url).pathname, query: "", ...(await form(copy)) };
-  return (await caches.match("/pocket/shell", { cacheName: SHELL })) || Response.error();
+  return shell();
 }
 
 self.addEventListener("message", ({ data, ports }) => {

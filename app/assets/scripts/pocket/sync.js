@@ -58,15 +58,34 @@ function next(mine) {
 const post = (path, me, body, more) =>
   json(path, { method: "POST", headers: { "x-csrf-token": me.token, ...more }, body });
 
-async function withFiles(me, entry) {
+async function formOf(entry) {
   const form = new FormData();
   form.set("press", JSON.stringify(press(entry)));
   for (const { field, path, name } of entry.parts) form.set(field, await store.file(path), name);
-  return post("/pocket/sync/files", me, form);
+  return form;
 }
+
+const withFiles = async (me, entry) => post("/pocket/sync/files", me, await formOf(entry));
 
 const plain = (me, entries) =>
   post("/pocket/sync", me, JSON.stringify({ entries: entries.map(press) }), { "content-type": "application/json" });
+
+// Somebody who cannot sign in any more leaves it on the server, for the office to take in.
+async function leave() {
+  const open = await keys.current();
+  const [{ number }] = await store.packs();
+  const headers = { "x-pocket-ticket": (await store.pack(number)).pack.person.ticket };
+  for (;;) {
+    const waiting = (await store.entries()).filter((entry) => !entry.answer && entry.by === open.user);
+    const some = next(await Promise.all(waiting.slice(0, AT_ONCE + 1).map(store.open)));
+    if (!some.length) return;
+    const { answers } = await (some[0].parts?.length
+      ? json("/left", { method: "POST", headers, body: await formOf(some[0]) })
+      : json("/left", { method: "POST", headers, body: JSON.stringify({ entries: some.map(press) }) }));
+    if (!answers) throw new Error("It could not be left there.");
+    await store.answered(answers);
+  }
+}
 
 async function batch(me) {
   const waiting = (await store.entries()).filter((entry) => !entry.answer && entry.by === me.user);
@@ -127,7 +146,8 @@ export const sync = {
   // How far this phone's clock is ahead, in ms, as far as is known.
   clock: ahead,
 
-  async show(problem = "") {
+  // nobody: who is not signed in any more may leave it there.
+  async show(problem = "", nobody = false) {
     const place = band();
     if (!place) return;
     const entries = await store.entries();
@@ -145,6 +165,7 @@ export const sync = {
     ].filter(Boolean);
     place.querySelector("[data-words]").textContent = words.join(" ");
     place.querySelector("[data-back]").hidden = !signal || !reached;
+    place.querySelector("[data-leave]").hidden = !nobody || !kept;
     place.hidden = false;
   },
 
@@ -155,7 +176,7 @@ export const sync = {
     try {
       const me = await signedIn();
       signal = true;
-      if (!me) return this.show("Sign in to send it.");
+      if (!me) return this.show("Sign in to send it.", true);
       // Two pages of this phone would send the same.
       await navigator.locks.request("fenbo-pocket-sync", () => opened(me, () => send(me)));
       await this.show();
@@ -167,7 +188,15 @@ export const sync = {
     }
   },
 
+  async leave() {
+    await leave().then(
+      () => this.show("Left for the office, who takes it in under your name."),
+      (problem) => this.show(problem.message, true),
+    );
+  },
+
   start() {
+    band()?.querySelector("[data-leave]").addEventListener("click", () => this.leave());
     this.show();
     this.now();
     setInterval(() => this.now(), EVERY);
