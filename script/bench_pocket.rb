@@ -8,9 +8,9 @@ IO.for_fd(9, autoclose: false).close_on_exec = true if File.exist?("/proc/self/f
 require "bundler/setup"
 require "ferrum"
 require "json"
-require "net/http"
 require "zlib"
 require_relative "lib/bench_world"
+require_relative "lib/forked_fenbo"
 require_relative "lib/private_postgres"
 require_relative "lib/stopwatch"
 require_relative "lib/two_rubies"
@@ -28,24 +28,6 @@ postgres = PrivatePostgres.new(ROOT, name: "test-postgres", durable: false).star
 at_exit { postgres.stop if Process.pid == MAIN }
 at_exit { postgres.drop_database("fenbo_pocket") if Process.pid == MAIN }
 BenchWorld.fill(ROOT, "fenbo_pocket", postgres)
-
-def serve
-  ActiveRecord::Base.connection_handler.clear_all_connections!
-  fork do
-    puma = Puma::Server.new(Web.app, nil, {min_threads: 2, max_threads: 5})
-    puma.add_tcp_listener("127.0.0.1", PORT)
-    puma.run.join
-  end
-end
-
-def up
-  400.times do
-    return if Net::HTTP.get_response("127.0.0.1", "/up", PORT).code == "200"
-  rescue SystemCallError, EOFError
-    sleep 0.05
-  end
-  abort "Fenbo does not come up"
-end
 
 # Seconds until the page says so.
 def wait(browser, javascript, seconds = 90)
@@ -72,9 +54,7 @@ line "packs of #{packs.size} jobs, MB as they travel", mb[packs.sum { |one| Zlib
 line "runtime and stations, MB as they travel", mb[runtime + code], "wanted #{TARGETS[:runtime_mb]}"
 
 # --- taken along, and on with it -----------------------------------------------------------
-server = serve
-at_exit { Process.kill("KILL", server) if Process.pid == MAIN }
-up
+fenbo = ForkedFenbo.new(port: PORT).start.wait
 browser = Ferrum::Browser.new(browser_path: "/usr/bin/chromium", timeout: 60, process_timeout: 60,
   browser_options: {"no-sandbox" => nil, "disable-quic" => nil}, window_size: [390, 844])
 at_exit { browser.quit if Process.pid == MAIN }
@@ -94,8 +74,7 @@ taken = "/is on this phone\\./.test(document.getElementById('pocket-told').textC
 end
 memory = browser.evaluate("document.getElementById('pocket-told').textContent")[/takes ([\d.]+) MB/, 1].to_f
 line "memory of the phone's Ruby, MB", memory.round, "wanted #{TARGETS[:memory_mb]}"
-Process.kill("KILL", server)
-Process.wait(server)
+fenbo.kill
 
 station = "!!document.querySelector('.ask, #page h1') && !document.getElementById('pocket-begin')"
 starts = Array.new(5) {
@@ -127,15 +106,14 @@ browser.evaluate_async(<<~JS, 30)
     const work = target.result.transaction("entries", "readwrite");
     for (let i = 0; i < 984; i += 1) {
       const id = crypto.randomUUID();
-      const number = jobs[i % jobs.length];
+      const number = jobs[Math.floor((i * jobs.length) / 984)];
       work.objectStore("entries").add({ id, number, path: `/jobs/${number}/findings`, at: Date.now(), by: "#{ilka.uid}",
         body: `client_id=${id}&fan=evaporator-1&test=noise&outcome=${i % 2 ? "silent" : "grinding"}` });
     }
     work.oncomplete = () => { target.result.close(); arguments[0](1); };
   };
 JS
-server = serve
-up
+fenbo.start.wait
 before = Finding.count
 browser.go_to("#{BASE}/pocket")
 seconds = wait(browser,

@@ -10,6 +10,7 @@ require "net/http"
 require "securerandom"
 require_relative "lib/bench_world"
 require_relative "lib/browser"
+require_relative "lib/forked_fenbo"
 require_relative "lib/malformed"
 require_relative "lib/presses"
 require_relative "lib/private_postgres"
@@ -38,34 +39,10 @@ WORKED_ON = Array.new(150) {
   Job.create!(unit: UNIT, client_id: SecureRandom.uuid, opened_at: Time.now, complaint: "It hums").number
 }
 
-def puma
-  Puma::Server.new(Web.app, nil, {min_threads: 2, max_threads: Database::THREADS}).tap { |one|
-    one.add_tcp_listener("127.0.0.1", PORT)
-    one.run
-  }
-end
-
-# Loaded and warmed once, and forked: a killed one is back at once.
-def serve
-  fork do
-    $stderr.reopen(File.join(ROOT, "var", "trust.log"), "a")
-    Database.connect(patience: Database::PATIENCE)
-    puma.thread.join
-  end
-end
+FENBO = ForkedFenbo.new(port: PORT, log: File.join(ROOT, "var", "trust.log"))
 
 def visitor(login)
   Browser.new(login, port: PORT, page: "/jobs/#{WORKED_ON.first}/measure").sign_in
-end
-
-def up
-  400.times do
-    return if Net::HTTP.get_response("127.0.0.1", "/up", PORT).code == "200"
-    sleep 0.05
-  rescue SystemCallError, EOFError, Net::ReadTimeout
-    sleep 0.05
-  end
-  abort "Fenbo does not come up"
 end
 
 # Readings, each sent again until it is acknowledged.
@@ -76,13 +53,7 @@ def write(presses, browser)
   end
 end
 
-warm = puma
-write(Presses.new, visitor("ilka"))
-warm.stop(true)
-ActiveRecord::Base.connection_handler.clear_all_connections!
-server = serve
-at_exit { Process.kill("KILL", server) if Process.pid == MAIN }
-up
+FENBO.warm { write(Presses.new, visitor("ilka")) }.start.wait
 
 # --- kills ---------------------------------------------------------------------------------
 random = Random.new(SEED)
@@ -105,9 +76,8 @@ while Stopwatch.now < deadline && (kills.values.sum < TARGETS[:kills] || presses
     POSTGRES.kill
     POSTGRES.start
   else
-    Process.kill("KILL", server)
-    Process.wait(server)
-    server = serve
+    FENBO.kill
+    FENBO.start
   end
   kills[which] += 1
 end

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "cgi"
+require "json"
 require "net/http"
 require "stringio"
 
@@ -29,6 +30,11 @@ class Browser
 
   def post(path, **fields)
     keep(@http.post(path, URI.encode_www_form({authenticity_token: @token}.merge(fields)), cookie))
+  end
+
+  def post_json(path, **body)
+    headers = cookie.merge("Content-Type" => "application/json", "X-CSRF-Token" => @token)
+    keep(@http.post(path, JSON.generate(body), headers))
   end
 
   # @param file [String] bytes of a picture
