@@ -131,6 +131,13 @@ RSpec.describe "without signal" do
     decide(job, "bearing_seized", "Replace", fan: "evaporator-1")
     visit "/jobs/#{job}/source"
     expect(page).to have_text "This needs the signal"
+    # It does not prove: back to Decide, with what was read as evidence.
+    visit "/jobs/#{job}/prove?fan=evaporator-1"
+    fill_in "amps", with: "0,71"
+    click_button "Keep the after-reading"
+    told "Clamp kept"
+    click_button "Decide anew with this"
+    told "Not proved"
     expect(Job.find_by!(number: job).findings.count).to eq 0
 
     here = work(on_the_phone(job))
@@ -138,7 +145,8 @@ RSpec.describe "without signal" do
     visit "/pocket"
     expect(page).to have_no_text("not sent yet")
     expect(work(JobSource.numbered(job).as_json)).to eq here
-    expect(here["findings"].size).to be >= 3
+    expect(here["findings"].size).to be >= 4
+    expect(here["decisions"].map { |one| one["void_reason"] }).to eq ["not proved"]
     visit "/jobs/#{job}/look"
     expect(page).to have_no_css "#pocket-band"
   end

@@ -161,6 +161,15 @@ class Kept
     void_one(:decisions, job.decision(entry.fault), entry.reason)
   end
 
+  # A repair that failed its proof goes back to Decide.
+  def retest(entry)
+    found = entry.failed(book) or return
+    void_one(:decisions, job.decision(entry.fault), Fenbo::JobFile::NOT_PROVED)
+    add(:findings, Fenbo::JobFile::Finding.new(**made(entry.finding_id(found), found.fan.key), test: "amps",
+      outcome: entry.outcome(found.after), note: nil, override_reason: nil, weights: nil, reading: found.after.id))
+    book.job = job.with(station: "decide")
+  end
+
   def step(entry) = KeptWork.new(book).step(entry)
 
   def step_undone(entry) = KeptWork.new(book).undo(entry)
