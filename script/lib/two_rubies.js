@@ -3,15 +3,17 @@ import { Ruby } from "../../app/assets/scripts/pocket/ruby.js";
 
 let ruby = null;
 window.twoRubies = {
-  async begin() {
+  // more: path => text, beside what a phone has.
+  async begin(more = {}) {
     const about = await (await fetch("/pocket/about.json")).json();
     const [module, code] = await Promise.all([
       WebAssembly.compileStreaming(fetch(about.runtime)),
       fetch(`/pocket/code.json?release=${about.release}`).then((answer) => answer.json()),
     ]);
-    ruby = await Ruby.begin(module, code.files, null);
+    ruby = await Ruby.begin(module, { ...code.files, ...more }, null);
     return "begun";
   },
+  run: (program) => ruby.vm.eval(program).toString(),
   // A WAV file in base64.
   hear(wav) {
     ruby.lay("heard.wav", Uint8Array.from(atob(wav), (letter) => letter.charCodeAt(0)));

@@ -47,13 +47,18 @@ class TwoRubies
     end
   end
 
-  def begin
+  # @param more [Hash{String => String}] files by their path, beside what a phone has
+  def begin(more = {})
     bundle = IO.popen(["npx", "--no-install", "esbuild", File.join(__dir__, "two_rubies.js"), "--bundle",
       "--format=iife", "--target=es2022", "--log-level=error"], chdir: ROOT, &:read)
     @browser.execute(bundle)
-    @browser.evaluate_async("window.twoRubies.begin().then(arguments[0], (problem) => arguments[0](String(problem)))",
-      60)
+    @browser.evaluate_async("window.twoRubies.begin(#{JSON.generate(more)}).then(arguments[0], " \
+      "(problem) => arguments[0](String(problem)))", 60)
   end
+
+  # Runs a program in the phone's Ruby.
+  # @return [String]
+  def run(program) = @browser.evaluate("window.twoRubies.run(#{JSON.generate(program)})")
 
   # A recording, read by both.
   # @param wav [String] bytes of a WAV file
