@@ -29,9 +29,12 @@ def folder(at)
   FileUtils.cp_r(File.join(ROOT, "var", "stamps"), File.join(at, "var")) if Dir.exist?(File.join(ROOT, "var", "stamps"))
 end
 
+# As a shell would, knowing nothing of the bundle that this runs in.
+CLEAN = {"BUNDLE_PATH" => nil, "BUNDLE_GEMFILE" => nil, "BUNDLE_FROZEN" => nil, "RUBYOPT" => nil}.freeze
+
 def begin_in(at)
-  spawn({"BUNDLE_PATH" => nil, "BUNDLE_GEMFILE" => nil, "BUNDLE_FROZEN" => nil, "RUBYOPT" => nil}, "bin/start", *OPTIONS,
-    chdir: at, pgroup: true, %i[out err] => [File.join(at, "start.log"), "a"])
+  spawn(CLEAN, "bin/start", *OPTIONS,
+    chdir: at, pgroup: true, out: [File.join(at, "start.log"), "a"], err: [:child, :out])
 end
 
 # Everything that names the folder, the database's server too: like a pulled plug.

@@ -68,7 +68,15 @@ class LeftPress < ApplicationRecord
   # What it says, in a few words.
   def words
     fields = Rack::Utils.parse_query(body)
-    fields.values_at("test", "outcome", "amps", "state", "cause", "action", "caption", "summary").compact_blank
+    known = Fenbo::Diagnosis::Test.all[fields["test"]]
+    return "#{known.short.downcase}: #{outcome(known, fields["outcome"].to_s)}" if known
+    fields.values_at("amps", "state", "cause", "action", "caption", "summary").compact_blank
       .join(" ").tr("_", " ").presence || path.split("/").drop(3).join(" ").tr("_", " ")
+  end
+
+  private
+
+  def outcome(test, said)
+    test.outcomes.include?(said) ? test.label(said).downcase : said
   end
 end

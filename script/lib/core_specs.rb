@@ -8,8 +8,8 @@ class CoreSpecs
   GEMS = %w[rspec-core rspec-expectations rspec-mocks rspec-support diff-lcs].freeze
   # They start programs, ask the machine, or make sounds.
   LEFT_OUT = %r{core/(script/|command|isolation|knowledge_check|observation/sound/|simulation/|limits_spec)}
-  # What wants a file of its own, or a recording.
-  WITH_A_FILE = /catalogue (file|from CSV)|for a key it does not know/
+  # Examples that want a file of their own.
+  WITH_A_FILE = /catalogue (file|from CSV)|answers sound alike/
   BESIDE = %w[spec/core/limit_cases.yml db/demo/motor_maker.rb script/lib/worlds.rb script/lib/errand.rb
     script/lib/strategies.rb].freeze
   HELPER = <<~RUBY
@@ -42,6 +42,16 @@ class CoreSpecs
     }
     own = [*paths, *BESIDE].map { |path| [path, File.read(File.join(ROOT, path))] }
     {**gems.to_h, **own.to_h, "spec/spec_helper.rb" => HELPER}
+  end
+
+  # @param both [TwoRubies] begun with these files
+  # @return [Array(Integer, Array<String>)] how many went through, and what was said of the others
+  def self.run(both)
+    both.run("#{BEGIN_THEM}\n''")
+    examples = paths.flat_map { |path| JSON.parse(both.run(running(path)))["examples"] }
+    counted = examples.reject { |one| one["full_description"].match?(WITH_A_FILE) }
+    failed = counted.select { |one| one["status"] == "failed" }
+    [counted.size, failed.map { |one| "#{one["full_description"]}: #{one["exception"]["message"]}" }]
   end
 
   # What runs one file and tells of it.

@@ -58,7 +58,9 @@ class TwoRubies
 
   # Runs a program in the phone's Ruby.
   # @return [String]
-  def run(program) = @browser.evaluate("window.twoRubies.run(#{JSON.generate(program)})")
+  def run(program)
+    @browser.evaluate("window.twoRubies.run(#{JSON.generate(program)})")
+  end
 
   # A recording, read by both.
   # @param wav [String] bytes of a WAV file

@@ -30,7 +30,7 @@ RSpec.describe "left by a phone", :rolled_back do
 
     sign_in office
     get "/left"
-    expect(page).to include(technician.name, "not active", "noise silent")
+    expect(page).to include(technician.name, "not active", "noise: silent")
     send_form "/left/people/#{technician.uid}"
     found = job.findings.reload
     expect(found.map { |row| [row.outcome, row.user, row.client_id, (Time.now - row.taken_at).round(-2)] }).to eq [

@@ -72,6 +72,12 @@ RSpec.describe "the pocket", :rolled_back do
     expect(found.map { |one| (Time.now - one.taken_at).round(-1) }).to eq [7200, 3600]
   end
 
+  it "takes what a phone kept for three weeks, at its time" do
+    kept = press(test: "noise", outcome: "silent", held: 21 * 86_400 - 60)
+    expect(bring(kept)["answers"].first["answer"]).to eq "taken"
+    expect(job.findings.reload.first.taken_at).to be_within(60).of(Time.now - 21 * 86_400)
+  end
+
   it "says which was refused and why, and takes the others" do
     answers = bring(press(test: "winding_ohms", outcome: "open"), press(test: "noise", outcome: "purple"),
       press("/jobs/#{job.number}/readings", tool: "amps", amps: "much"), press(test: "noise", outcome: "silent"))

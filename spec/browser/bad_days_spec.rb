@@ -154,6 +154,25 @@ RSpec.describe "a bad day without signal" do
     expect(Job.find_by!(number: job).decisions.count).to eq 2
   end
 
+  it "goes on in a second tab where the first one stopped, after its PIN, and neither forgets the other" do
+    job = taken_along
+    NoSignal.here = true
+    visit "/jobs/#{job}/look"
+    answer "noise", "Silent"
+    second = open_new_window
+    within_window(second) do
+      visit "/jobs/#{job}/look"
+      open_with pin
+      expect(page).to have_css "#pocket-band", text: "1 kept"
+      answer "fan_motion", "Stands still"
+    end
+    airflow = Fenbo::Diagnosis::Test["airflow"]
+    answer "airflow", airflow.label(airflow.outcomes.first)
+    expect(page).to have_css "#pocket-band", text: "3 kept"
+    expect(on_the_phone(job)["findings"].map { |one| one["test"] }).to eq %w[noise fan_motion airflow]
+    second.close
+  end
+
   it "counts the right time on a phone whose clock is a day off, before and after it is put right" do
     job = taken_along
     # The clock as pages of this phone see it.

@@ -24,7 +24,9 @@ module Entries
     end
 
     # The same on a phone and on the server.
-    def finding_id(found) = Reading.finding_id(found.after.id, found.fan.key, "not proved")
+    def finding_id(found)
+      Reading.finding_id(found.after.id, found.fan.key, "not proved")
+    end
 
     # Two presses at once: the second finds the decision taken back already.
     def append(book)

@@ -1,6 +1,7 @@
 // Fourier's transform for the phone's Ruby, which has no library of its own for it: a device in
 // its folder. Written: direction (1 or -1), then all real parts, then all imaginary ones, as
-// doubles. Read: the same of the transform, not divided by its size.
+// doubles. Read: the same of the transform, not divided by its size. With 0 for a direction all
+// that follows is real, and the half of the transform comes back that the other one mirrors.
 import { Fd, Inode, wasi } from "@bjorn3/browser_wasi_shim";
 
 // In place; a size that is a power of two.
@@ -63,11 +64,17 @@ function anySize(re, im, direction) {
 
 // bytes: as written to the device; answers with what is read from it.
 export function transformed(bytes) {
-  const [direction] = new Float64Array(bytes.slice(0, 8).buffer);
-  const both = new Float64Array(bytes.slice(8).buffer);
-  const size = both.length / 2;
+  const told = new Float64Array(bytes.slice().buffer);
+  const direction = told[0];
+  const size = direction ? (told.length - 1) / 2 : told.length - 1;
+  const re = told.slice(1, 1 + size);
+  const im = direction ? told.slice(1 + size) : new Float64Array(size);
   const way = size & (size - 1) ? anySize : powerOfTwo;
-  way(both.subarray(0, size), both.subarray(size), direction);
+  way(re, im, direction || 1);
+  const half = direction ? size : Math.floor(size / 2) + 1;
+  const both = new Float64Array(2 * half);
+  both.set(re.subarray(0, half));
+  both.set(im.subarray(0, half), half);
   return new Uint8Array(both.buffer);
 }
 

@@ -93,12 +93,15 @@ module Fenbo
 
       def samples = @samples ||= wav.samples - wav.samples.mean
 
-      def level_dbfs = 10 * Math.log10((samples**2).mean + 1e-20)
+      def level_dbfs
+        @level_dbfs ||= 10 * Math.log10((samples**2).mean + 1e-20)
+      end
 
       def silent? = level_dbfs < limits["sound.silent_dbfs"]
 
       def clipped?
-        (wav.samples.abs >= FULL_SCALE).count_true > CLIPPED_SHARE * wav.samples.size
+        return @clipped if defined?(@clipped)
+        @clipped = (wav.samples.abs >= FULL_SCALE).count_true > CLIPPED_SHARE * wav.samples.size
       end
 
       def numbers

@@ -45,13 +45,26 @@ module Numo
 
     def abs = map_all(&:abs)
 
-    def +(other) = with(other, :+) { |one, two| one + two }
+    # Each written out: a block within a block takes twice as long, ten million times.
+    def +(other)
+      return DFloat.new(@values.map { |one| one + other }) if other.is_a?(Numeric)
+      beside, at = beside(other), -1
+      DFloat.new(@values.map { |one| one + beside[at += 1] })
+    end
 
-    def -(other) = with(other, :-) { |one, two| one - two }
+    def -(other)
+      return DFloat.new(@values.map { |one| one - other }) if other.is_a?(Numeric)
+      beside, at = beside(other), -1
+      DFloat.new(@values.map { |one| one - beside[at += 1] })
+    end
 
-    def *(other) = with(other, :*) { |one, two| one * two }
+    def *(other)
+      return DFloat.new(@values.map { |one| one * other }) if other.is_a?(Numeric)
+      beside, at = beside(other), -1
+      DFloat.new(@values.map { |one| one * beside[at += 1] })
+    end
 
-    def /(other) = with(other, :/) { |one, two| one / two }
+    def /(other) = DFloat.new(@values.map { |one| one / other })
 
     def **(other)
       case other
@@ -75,12 +88,9 @@ module Numo
 
     private
 
-    def with(other, sign)
-      return DFloat.new(@values.map { |one| yield one, other }) if other.is_a?(Numeric)
-      beside = other.to_a
-      raise ArgumentError, "#{size} #{sign} #{beside.size}" unless size == beside.size
-      at = -1
-      DFloat.new(@values.map { |one| yield one, beside[at += 1] })
+    def beside(other)
+      raise ArgumentError, "#{size} beside #{other.size}" unless size == other.size
+      other.to_a
     end
   end
 
@@ -162,18 +172,23 @@ module Numo
     end
 
     # Of a row of reals; the other half mirrors it.
-    def rfft(row) = fft(row.cast_to(DComplex))[0..row.size / 2]
+    def rfft(row) = asked([0.0, *row.to_a], row.size / 2 + 1)
 
     def transformed(row, direction)
+      asked([direction, *row.reals, *row.imaginaries], row.size)
+    end
+
+    # @param size [Integer] of what comes back
+    def asked(told, size)
       values = File.open(DEVICE, "r+b") { |device|
-        device.syswrite([direction, *row.reals, *row.imaginaries].pack("E*"))
-        whole(device, row.size * 16)
+        device.syswrite(told.pack("E*"))
+        whole(device, size * 16)
       }.unpack("E*")
-      DComplex.new(values[0, row.size], values[row.size..])
+      DComplex.new(values[0, size], values[size..])
     end
 
     def whole(device, bytes)
-      read = +""
+      read = device.sysread(bytes)
       read << device.sysread(bytes - read.bytesize) while read.bytesize < bytes
       read
     end
