@@ -17,11 +17,6 @@ RSpec.describe "a bad day without signal" do
     new_job("Cheese cellar 2", "Too warm, one fan stands").tap { |job| take_along(job) }
   end
 
-  def all_sent
-    visit "/pocket"
-    expect(page).to have_no_text("not sent yet")
-  end
-
   it "keeps a photo and a recording, shows and reads them, and brings them back byte for byte" do
     Vips::Image.gaussnoise(900, 700, mean: 128, sigma: 50).cast("uchar").pngsave(picture)
     File.binwrite(wav, FenboSimulation::Microphone.new(kind: "bearing", rate: 44_100, random: Random.new(3)).wav)
@@ -108,8 +103,9 @@ RSpec.describe "a bad day without signal" do
     expect(page).to have_text "1 kept here by somebody else"
     expect(Finding.where(job: Job.find_by!(number: job))).to be_empty
     page.driver.browser.cookies.clear
+    # Wherever one comes back, it is sent.
     sign_in_as("ilka")
-    all_sent
+    60.times { Job.find_by!(number: job).findings.any? ? break : sleep(0.1) }
     expect(Job.find_by!(number: job).findings.map { |one| [one.outcome, one.user.login] }).to eq [%w[silent ilka]]
   end
 

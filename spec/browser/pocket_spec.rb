@@ -99,8 +99,7 @@ RSpec.describe "without signal" do
 
     here = work(on_the_phone(job))
     NoSignal.here = false
-    visit "/pocket"
-    expect(page).to have_no_text("not sent yet")
+    all_sent
     expect(page).to have_css "#pocket-answers", visible: :hidden
     expect(work(JobSource.numbered(job).as_json)).to eq here
     expect(Job.find_by!(number: job)).to have_attributes(status: "closed")
@@ -142,8 +141,7 @@ RSpec.describe "without signal" do
 
     here = work(on_the_phone(job))
     NoSignal.here = false
-    visit "/pocket"
-    expect(page).to have_no_text("not sent yet")
+    all_sent
     expect(work(JobSource.numbered(job).as_json)).to eq here
     expect(here["findings"].size).to be >= 4
     expect(here["decisions"].map { |one| one["void_reason"] }).to eq ["not proved"]

@@ -45,6 +45,13 @@ RSpec.shared_context "without signal" do
     expect(page).to have_css "#pocket-told", text: "Job #{job} is on this phone."
   end
 
+  # Looked into with signal: once it says how much it holds, it has said what waits.
+  def all_sent
+    visit "/pocket"
+    expect(page).to have_css "#pocket-room", text: "Fenbo holds", wait: 20
+    expect(page).to have_no_text("not sent yet", wait: 30)
+  end
+
   # What the phone holds of a job, opened with the key that the page has open.
   def on_the_phone(job)
     page.evaluate_async_script(<<~JS, job)

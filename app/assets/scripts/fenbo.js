@@ -1,7 +1,7 @@
 // Fenbo's touch: htmx swaps the page's middle when a form is sent, Alpine keeps
 // small state. Everything works without scripts too, only with whole pages.
 import Alpine from "@alpinejs/csp/dist/module.esm.js";
-import { auto } from "./pocket/auto.js";
+import { auto, unsent } from "./pocket/auto.js";
 import { drafts } from "./drafts.js";
 import { forget } from "./pocket/forget.js";
 import { keys } from "./keys.js";
@@ -102,4 +102,4 @@ Alpine.start();
 tools(document);
 // Whoever cannot sign in any more finds what this phone keeps.
 if (navigator.serviceWorker?.controller) document.querySelector("[data-kept-here]")?.removeAttribute("hidden");
-if (POCKET && auto.due()) import(POCKET);
+if (POCKET && (unsent.there() || auto.due())) import(POCKET);

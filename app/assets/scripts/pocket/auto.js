@@ -11,6 +11,15 @@ function good() {
   return navigator.onLine && !connection.saveData && ["4g", undefined].includes(connection.effectiveType);
 }
 
+// Whether something waits here that the server has not; told by the page without signal, so that
+// others need not open the phone's database to know.
+const UNSENT = "fenbo-pocket-unsent";
+
+export const unsent = {
+  there: () => localStorage.getItem(UNSENT) === "1",
+  tell: (yes) => localStorage.setItem(UNSENT, yes ? "1" : "0"),
+};
+
 export const auto = {
   isWanted: () => localStorage.getItem(WANTED) === "1",
 

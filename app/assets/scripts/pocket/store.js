@@ -1,6 +1,7 @@
 // Packs, entries and files, sealed before they are written. Of an entry who made it, when and
 // for which job stays readable, so that it can be counted while the key is forgotten.
 import { row, rows, within } from "./base.js";
+import { unsent } from "./auto.js";
 import { keys } from "./keys.js";
 
 const mine = async (name) => {
@@ -75,6 +76,7 @@ export const store = {
     const sealed = await keys.seal(press);
     const pack = await keys.seal({ ...there.pack, job });
     const kept = await sealedFiles(files, number, there.by, true);
+    unsent.tell(true);
     return within("readwrite", (at) => {
       at("entries").add({ number, at: pressed, clock, by: there.by, files: kept.map(({ path }) => path), sealed });
       at("packs").put({ ...there, pack: undefined, stand: there.stand + 1, sealed: pack });

@@ -1,6 +1,7 @@
 // Sends what was done, in order, some at a time; each is answered by itself. The band at the
 // top says how much is kept here, when the server was last reached, and what it refused.
 import { keys } from "./keys.js";
+import { unsent } from "./auto.js";
 import { pictures } from "./packing.js";
 import { store } from "./store.js";
 import { ahead, batch, json, leave, signedIn } from "./wire.js";
@@ -27,23 +28,26 @@ const refresh = (before) =>
     }
   });
 
-// With the key open for as long as it takes, where nobody has it open.
+// With this person's key open, for as long as it takes where it is not.
 async function opened(me, work) {
-  const there = await keys.current();
-  if (there && there.user !== me.user) return;
-  if (!there && !(await keys.openBySecret(me.user, me.secret))) throw new Error("Open it with the PIN to send it.");
+  const mine = (await keys.current())?.user === me.user;
+  if (!mine && !(await keys.openBySecret(me.user, me.secret))) throw new Error("Open it with the PIN to send it.");
   try {
     await work();
   } finally {
-    if (!there) keys.lock();
+    if (!mine) keys.lock();
   }
 }
+
+// What is sent, and what is settled, needs no look any more.
+const tellRest = async () => unsent.tell((await store.entries()).length > 0);
 
 async function send(me) {
   const packed = (await store.packs()).map((row) => row.number);
   const waited = new Set((await store.entries()).filter((entry) => !entry.answer).map((entry) => entry.number));
   while (await batch(me));
   await refresh(packed.filter((number) => waited.has(number)));
+  await tellRest();
 }
 
 function wrongClock() {
