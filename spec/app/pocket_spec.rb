@@ -38,6 +38,20 @@ RSpec.describe "the pocket", :rolled_back do
     expect(status).to eq 404
   end
 
+  it "gives the motors that fit best with all that judging them again asks" do
+    unit = Unit.find_by!(name: "Cheese cellar 2")
+    fitting = create(:job, unit:, fan_position: unit.fan_positions.find { |one| one.motor })
+    get "/jobs/#{fitting.number}/match/best.json"
+    best = JSON.parse(page)
+    judged = Fenbo.call(:match, best["question"])
+    expect(judged.candidates.map(&:part_no)).to match_array(best["shown"].keys)
+    get "/jobs/#{fitting.number}/match"
+    expect(page).to include judged.candidates.first.part_no
+    FittedMotor.where(fan_position: job.unit.fan_positions).destroy_all
+    get "/jobs/#{job.number}/match/best.json"
+    expect([status, page]).to match [200, "null"]
+  end
+
   it "ships the code that it names, whole: every room a phone answers by, and no database" do
     files = Pocket::Code.files
     rooms = File.read(File.join(Pocket::Code::ROOT, "app/pocket/phone/phone.rb"))[/ROOMS = %w\[(.*?)\]/m, 1].split

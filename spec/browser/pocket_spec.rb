@@ -130,6 +130,10 @@ RSpec.describe "without signal" do
     decide(job, "bearing_seized", "Replace", fan: "evaporator-1")
     visit "/jobs/#{job}/source"
     expect(page).to have_text "This needs the signal"
+    best = on_the_phone(job, "best")
+    visit "/jobs/#{job}/match"
+    expect(page).to have_text "Choosing needs the signal"
+    expect(page).to have_css "summary", text: best["question"]["motors"].first["part_no"]
     # It does not prove: back to Decide, with what was read as evidence.
     visit "/jobs/#{job}/prove?fan=evaporator-1"
     fill_in "amps", with: "0,71"

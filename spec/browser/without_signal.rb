@@ -53,9 +53,9 @@ RSpec.shared_context "without signal" do
   end
 
   # What the phone holds of a job, opened with the key that the page has open.
-  def on_the_phone(job)
-    page.evaluate_async_script(<<~JS, job)
-      const [number, done] = arguments;
+  def on_the_phone(job, part = "job")
+    page.evaluate_async_script(<<~JS, job, part)
+      const [number, part, done] = arguments;
       const raw = Uint8Array.from(atob(JSON.parse(sessionStorage["fenbo-pocket-key"]).raw), (one) => one.charCodeAt(0));
       indexedDB.open("fenbo-pocket").onsuccess = ({ target }) => {
         target.result.transaction("packs").objectStore("packs").get(number).onsuccess = async (got) => {
@@ -63,7 +63,7 @@ RSpec.shared_context "without signal" do
           const { iv, data } = got.target.result.sealed;
           const key = await crypto.subtle.importKey("raw", raw, "AES-GCM", false, ["decrypt"]);
           const plain = await crypto.subtle.decrypt({ name: "AES-GCM", iv }, key, data);
-          done(JSON.stringify(JSON.parse(new TextDecoder().decode(plain)).job));
+          done(JSON.stringify(JSON.parse(new TextDecoder().decode(plain))[part]));
         };
       };
     JS

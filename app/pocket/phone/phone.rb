@@ -11,7 +11,7 @@ module Phone
     Stations::Decide::Route Stations::Call::Jobs Stations::Look::Frost
     Stations::Look::Photos Stations::Look::Sounds
     Stations::WorkPlan::Route Stations::Prove::Route Stations::HandOver::Route Shared::Nowhere].freeze
-  Pack = Struct.new(:person, :shop, :job, :beside, :history, :made_at)
+  Pack = Struct.new(:person, :shop, :job, :beside, :history, :best, :made_at)
 
   class << self
     attr_reader :packs, :assets
@@ -40,7 +40,8 @@ module Phone
       pack = JSON.parse(json)
       job = Fenbo::JobFile.from_json(pack["job"])
       packs[job.number] = Pack.new(person: Holder.new(pack["person"]), shop: pack["shop"], job:,
-        beside: pack["beside"], history: pack["history"].to_h, made_at: Time.iso8601(pack["made_at"]))
+        beside: pack["beside"], history: pack["history"].to_h, best: pack["best"],
+        made_at: Time.iso8601(pack["made_at"]))
       "job #{job.number}"
     end
 
@@ -50,7 +51,7 @@ module Phone
     #   the request changed it, and what of it stood there before
     def ask(json)
       request = JSON.parse(json)
-      @path = request["path"]
+      @verb, @path = request.values_at("verb", "path")
       @files = request["files"].to_h
       @number = @path[%r{\A/jobs/(\d+)}, 1].to_i
       before = pack&.job
@@ -94,6 +95,7 @@ module Phone
     def room_of(path)
       return Taken if ["/", "/jobs", "/pocket/kept"].include?(path)
       return Pictured if Pictured::PATH.match?(path)
+      return PackedMatch if PackedMatch::PATH.match?(path) && pack&.best && @verb == "GET"
       (pack && ROOMS.include?(Paths.room(path))) ? Paths.route(path) : Away
     end
 

@@ -77,6 +77,14 @@ module Stations
         result && (@sources || {}).fetch(part_no, []).map { |id| Suppliers::Desk.name_of(id) }.uniq
       end
 
+      # The best few with all that their checks need, to be judged again where the catalogue is not.
+      # @return [Hash, nil] a question of the tool `match`
+      def best_alone(most = 12)
+        return if old.nil? || candidates.empty?
+        best = candidates.first(most).map(&:part_no)
+        question.merge("motors" => question["motors"].select { |row| best.include?(row["part_no"]) })
+      end
+
       # What the catalogue asks for it, in cents.
       def price_cents(part_no)
         @prices ||= rows.to_h { |row| row.values_at("part_no", "price_cents") }
@@ -106,13 +114,17 @@ module Stations
       end
 
       def question
-        @offers = Suppliers::Desk.offers_of(rows.map { |row|
-          Offered.new(row.values_at("part_no", "maker", "price_cents"))
-        })
-        place_and_plate.merge("motors" => rows.map { |row| question_row(row) })
+        @question ||= place_and_plate.merge("motors" => motors_to_be_had)
       end
 
       private
+
+      def motors_to_be_had
+        @offers = Suppliers::Desk.offers_of(rows.map { |row|
+          Offered.new(row.values_at("part_no", "maker", "price_cents"))
+        })
+        rows.map { |row| question_row(row) }
+      end
 
       # What is asked about every motor alike.
       def place_and_plate

@@ -14,6 +14,14 @@ module Stations
         kind ? spare_page : page
       end
 
+      # For a phone that goes where the catalogue is not: the best few, with what each is called,
+      # costs and who has it.
+      get "/jobs/:number/match/best.json" do
+        content_type :json
+        question = search.best_alone
+        JSON.generate(question && {fan: position.key, question:, shown: shown_of(question["motors"])})
+      end
+
       # A part that is no motor: one of those that pass.
       post "/jobs/:number/match/spare" do
         need :decide
@@ -75,6 +83,16 @@ module Stations
       # What can be sourced for this unit: a motor, and the parts its plans serve.
       def kinds_here
         Fenbo::Matching::SpareKind.of_unit(job.unit.family, plan.tasks)
+      end
+
+      def shown_of(rows)
+        numbers = rows.map { |row| row["part_no"] }
+        search.preload(numbers)
+        numbers.to_h { |number|
+          motor = search.motor(number)
+          [number, {words: candidate_words(motor, listed: false), price: money(motor.price_cents),
+                    sources: search.sources(number)}]
+        }
       end
 
       # A part asked for by number is judged whatever the net holds.

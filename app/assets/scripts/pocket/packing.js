@@ -9,7 +9,7 @@ async function told(cache) {
 }
 
 // The small copies of what a pack's pages show. One that cannot be had is left out.
-export async function pictures(pack) {
+async function pictures(pack) {
   const paths = pack.job.photos.filter((one) => !one.voided_at).map(({ id }) => `/photos/${id}/small`);
   const had = await Promise.all(
     paths.map(async (path) => {
@@ -18,6 +18,12 @@ export async function pictures(pack) {
     }),
   );
   return had.filter(Boolean);
+}
+
+async function fetched(path) {
+  const answer = await fetch(path, { cache: "no-store" });
+  if (!answer.ok || !answer.headers.get("x-fenbo")) throw new Error(`Fenbo answered ${answer.status}.`);
+  return answer.json();
 }
 
 export const packing = {
@@ -45,11 +51,10 @@ export const packing = {
     return release !== (await told(cache));
   },
 
-  // One job with its pictures.
+  // One job with its pictures and the motors that fit it best.
   async take(number) {
-    const answer = await fetch(`/pocket/packs/${number}.json`, { cache: "no-store" });
-    if (!answer.ok) throw new Error(`Fenbo answered ${answer.status}.`);
-    const pack = await answer.json();
+    const pack = await fetched(`/pocket/packs/${number}.json`);
+    pack.best = await fetched(`/jobs/${number}/match/best.json`);
     await store.take(pack, await pictures(pack));
   },
 };

@@ -2,9 +2,9 @@
 // top says how much is kept here, when the server was last reached, and what it refused.
 import { keys } from "./keys.js";
 import { unsent } from "./auto.js";
-import { pictures } from "./packing.js";
+import { packing } from "./packing.js";
 import { store } from "./store.js";
-import { ahead, batch, json, leave, signedIn } from "./wire.js";
+import { ahead, batch, leave, signedIn } from "./wire.js";
 
 const EVERY = 20_000;
 // From here on a wrong clock is told of.
@@ -20,12 +20,8 @@ const clock = (date) => date.toLocaleTimeString("en-GB", { hour: "2-digit", minu
 // refused. Nobody presses anything meanwhile.
 const refresh = (before) =>
   navigator.locks.request("fenbo-pocket", async () => {
-    const unsent = new Set((await store.entries()).filter((entry) => !entry.answer).map((entry) => entry.number));
-    for (const number of before) {
-      if (unsent.has(number)) continue;
-      const pack = await json(`/pocket/packs/${number}.json`);
-      await store.take(pack, await pictures(pack));
-    }
+    const waiting = new Set((await store.entries()).filter((entry) => !entry.answer).map((entry) => entry.number));
+    for (const number of before) if (!waiting.has(number)) await packing.take(number);
   });
 
 // With this person's key open, for as long as it takes where it is not.

@@ -10,7 +10,7 @@ const LARGEST = 400_000;
 const CLOCK = "fenbo-pocket-clock";
 export const ahead = () => Number(localStorage.getItem(CLOCK) || 0);
 
-export async function json(path, options) {
+async function json(path, options) {
   const answer = await fetch(path, { credentials: "same-origin", cache: "no-store", ...options });
   if (answer.headers.get("x-fenbo") !== "1") throw new Error("This is not Fenbo that answers.");
   // The session has ended meanwhile.
