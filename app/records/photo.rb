@@ -11,7 +11,7 @@ class Photo < ApplicationRecord
     record(image_data: file.data, **attributes)
   rescue Vips::Error
     # Whole by its heading, but not behind it.
-    raise Logbook::Refused.new(:photo, PhotoUploader::BROKEN)
+    raise Logbook::Refused.new(:photo, PictureRules::BROKEN)
   end
 
   def file = PhotoUploader.uploaded_file(image_data)

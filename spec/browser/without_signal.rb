@@ -42,7 +42,7 @@ RSpec.shared_context "without signal" do
     visit "/pocket"
     choose_pin if page.has_css?("#pocket-pin[open]", wait: 3)
     within("[data-job='#{job}']") { click_button "Take along" }
-    expect(page).to have_css "#pocket-told", text: "Job #{job} is on this phone."
+    expect(page).to have_css "#pocket-told", text: "Job #{job} is on this phone.", wait: 60
   end
 
   # Looked into with signal: once it says how much it holds, it has said what waits.
