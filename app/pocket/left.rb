@@ -14,7 +14,8 @@ module Pocket
       batch = params[:press] ? Batch.read_one(params[:press]) : Batch.read(request.body.read)
       halt 422, JSON.generate(errors: batch.faults) unless batch.clean?
       files = params.to_h.select { |_, value| self.class.file?(value) }.transform_values { |one| one[:tempfile] }
-      halt 422, JSON.generate(errors: [{field: "entries", message: "are too many to be left"}]) if full?
+      halt 422, JSON.generate(errors: [{field: "entries", message: "are too many to be left"}]) if
+        LeftPress.full?(owner, file: files.any?)
       batch.list.each { |press| LeftPress.leave(owner, press, files) }
       JSON.generate(answers: batch.list.map { |press| {order: press.order, id: press.id, answer: "taken"} })
     end
@@ -44,8 +45,6 @@ module Pocket
       return @owner if defined?(@owner)
       @owner = LeftPress.owner(env["HTTP_X_POCKET_TICKET"])
     end
-
-    def full? = LeftPress.waiting.where(user: owner).count >= LeftPress::MOST
 
     # The office sees everybody's, others their own.
     def waiting

@@ -3,8 +3,9 @@
 # One press of somebody's who could not sign in any more when their phone came back: never
 # dropped, and never done until somebody who may takes it in.
 class LeftPress < ApplicationRecord
-  # Of one person at a time; beyond, the phone keeps the rest.
+  # Of one person at a time, and of those with a file; beyond, the phone keeps the rest.
   MOST = 5_000
+  MOST_FILES = 200
 
   belongs_to :user
   belongs_to :settled_by, class_name: "User", optional: true
@@ -25,6 +26,12 @@ class LeftPress < ApplicationRecord
       end
     rescue ActiveRecord::RecordNotUnique
       nil
+    end
+
+    # Whether it would be too many of one person's.
+    def full?(user, file:)
+      theirs = waiting.where(user:)
+      theirs.count >= MOST || (file && theirs.where.not(files: {}).count >= MOST_FILES)
     end
 
     # Whose phone it is, said by a ticket that was packed with their jobs.

@@ -56,6 +56,14 @@ RSpec.describe "left by a phone", :rolled_back do
     }).to eq [["Ice", technician, "image/png"]]
   end
 
+  it "takes no more than fits, and the phone keeps the rest" do
+    stub_const("LeftPress::MOST", 1)
+    leave(press(test: "noise", outcome: "silent"))
+    leave(press(test: "noise", outcome: "grinding"))
+    expect([status, JSON.parse(page)["errors"].first["message"],
+      LeftPress.count]).to eq [422, "are too many to be left", 1]
+  end
+
   it "opens to a ticket alone, and shows each their own" do
     forged = ticket.sub(/\A./) { |letter| (letter == "A") ? "B" : "A" }
     [forged, "", LeftPress.ticket(technician).then { |one| "#{one}x" }].each do |by|
