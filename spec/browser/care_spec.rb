@@ -146,6 +146,7 @@ RSpec.describe "care for what is typed, and for who reads it" do
     "week" => "/week",
     "suppliers" => "/suppliers",
     "take along" => "/pocket",
+    "left" => "/left",
     "van" => "/van",
     "bench" => "/bench",
     "bench legs" =>
