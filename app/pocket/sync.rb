@@ -37,22 +37,26 @@ module Pocket
     # Some presses on one job: what they write becomes true at once, each by itself or not at all.
     def together(presses)
       ActiveRecord::Base.transaction do
+        in_hand = Shared::JobInHand.held(presses.first.job)
         presses.each_with_object([]) do |press, answers|
-          told = one(press) or break answers
+          told = one(press, in_hand) or break answers
+          in_hand&.after(press.path, told[:answer] == "taken")
           answers << told
         end
       end
     end
 
     # Nil where the server itself could not.
-    def one(press)
+    def one(press, in_hand)
       first = FirstCome.new(press, @user).sentence
       return {order: press.order, id: press.id, answer: "conflict", sentence: first} if first
-      status, headers, body = sent(press)
+      status, headers, body = sent(press, in_hand)
       answer(press, status, headers, body) if status < 500
     end
 
-    def sent(press) = Paths.route(press.path).call(environment(press))
+    def sent(press, in_hand)
+      Paths.route(press.path).call(environment(press).merge("fenbo.in_hand" => in_hand))
+    end
 
     def answer(press, status, headers, body)
       told = {order: press.order, id: press.id}

@@ -14,6 +14,12 @@ module Recorded
   end
 
   module ClassMethods
+    # Those of a relation that still stand, at once.
+    # @param at [Time] when somebody said so
+    def void_all(user, reason, at:)
+      live.update_all(voided_at: at, voided_by_id: user.id, void_reason: reason)
+    end
+
     # Adds a record unless its client id is known. The same id with other content
     # is a new answer given from an old page: it gets an id of its own, so that
     # nothing is lost and nothing is overwritten.

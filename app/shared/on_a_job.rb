@@ -16,13 +16,22 @@ module Shared
 
     # Its row, for what is written.
     def record
-      @record ||= Job.find_by!(number: whole(params[:number]))
+      @record ||= in_hand ? in_hand.record : Job.find_by!(number: whole(params[:number]))
     end
+
+    # Where one press on a job follows another.
+    # @return [JobInHand, nil]
+    def in_hand = env["fenbo.in_hand"]
+
+    # The job as far as its fans and faults go, which tell what a press is about.
+    def addressed = @job || in_hand&.job || job
 
     # Hands an entry in; the job is read anew afterwards.
     # @raise [Logbook::Refused]
     def take(entry)
-      Logbook.new(record, current_user, now: pressed_at).take(entry).tap { @job = @fault_here = nil }
+      Logbook.new(record, current_user, now: pressed_at, held: !in_hand.nil?).take(entry).tap {
+        @job = @fault_here = nil
+      }
     end
 
     # How long a phone without signal may keep what it was given.
@@ -45,14 +54,14 @@ module Shared
 
     # What the page is about: a fan's fault in hand, ?fan=evaporator-2, one of its faults,
     # ?fan=evaporator-2.1, or one of the unit's, ?fan=unit.1; else the fan in hand.
-    def fault_here = @fault_here ||= job.fault_at(params[:fan].to_s)
+    def fault_here = @fault_here ||= addressed.fault_at(params[:fan].to_s)
 
     # The fan looked at.
     def position = @position ||= fault_here.fan
 
     # How a link names what the page is about.
     # @param fault [Fenbo::JobFile::Fault]
-    def spot(fault = fault_here) = job.short_key(fault)
+    def spot(fault = fault_here) = addressed.short_key(fault)
 
     def standing = @standing ||= Standing.new(job, position)
 

@@ -44,7 +44,7 @@ module Stations
       # be read once more.
       def back
         place = %w[look measure decide match].include?(params[:back]) ? params[:back] : "look"
-        "/jobs/#{job.number}/#{place}?fan=#{spot}"
+        "/jobs/#{addressed.number}/#{place}?fan=#{spot}"
       end
     end
   end
