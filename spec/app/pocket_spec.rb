@@ -109,6 +109,23 @@ RSpec.describe "the pocket", :rolled_back do
       "sentence" => /closed and signed: open it again/)
   end
 
+  # They share one job in hand; whoever follows must find what went before.
+  it "takes each press of a run as the one before left the job" do
+    there = "/jobs/#{job.number}"
+    decided = {fan: "evaporator-1", reason: "tried", action: "replace"}
+    told = bring(press(test: "noise", outcome: "silent"), press(test: "noise", outcome: "grinding"),
+      press("#{there}/decide", cause: "bearing_worn", **decided),
+      press("#{there}/decide", cause: "contactor_failed", besides: "1", **decided, fan: "evaporator-1.1"),
+      press(test: "noise", outcome: "rattling"), press("#{there}/decide/withdraw", fan: "evaporator-1.2",
+        taken_back: "It was the guard."), press("#{there}/state", state: "D"),
+      press(test: "winding_ohms", outcome: "open"), press("#{there}/state", state: "P"),
+      press(test: "winding_ohms", outcome: "even"))["answers"]
+    expect(told.map { |one| one["answer"] }).to eq %w[taken taken taken taken taken taken taken taken taken refused]
+    now = JobSource.numbered(job.number)
+    expect(now.faults.map { |one| [one.key, one.decision.causes.first] }).to eq [["evaporator-1.1", "bearing_worn"]]
+    expect([now.visits.size, now.findings.count(&:voided_at), now.state]).to eq [1, 2, "P"]
+  end
+
   it "lets stand what somebody else decided, switched or wrote first, and tells what, until it is insisted on" do
     jorun = create(:user)
     put = ->(entry) { Logbook.new(Job.find(job.id), jorun).take(entry) }
