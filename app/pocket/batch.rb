@@ -7,8 +7,8 @@ module Pocket
     LONGEST = 200_000
     # What a phone can do without signal; whatever else is refused by its form on the server.
     PATH = %r{\A/jobs/\d{1,9}/
-      (findings|readings|state|stations|decide|frost|fit|prove|hand_over|close|photos|sounds)
-      (/[\w.-]{1,60}){0,3}\z}x
+      (match|(findings|readings|state|stations|decide|frost|fit|prove|hand_over|close|photos|sounds)
+      (/[\w.-]{1,60}){0,3})\z}x
 
     # One press: `order` on the phone, `id` the client id, `path` and `body` of the form, how many
     # seconds ago it was pressed, what the phone had `seen` of the job then (FirstCome), and

@@ -1,11 +1,11 @@
 # frozen_string_literal: true
 
 module Pocket
-  # Whether somebody else decided, switched, wrote or closed between what the phone saw when it
+  # Whether somebody else decided, chose, switched, wrote or closed between what the phone saw when it
   # was pressed and today. First come stands; whoever comes second is shown it and asked.
   # Findings, readings, photos and steps only add, and never stand against each other.
   class FirstCome
-    PATH = %r{\A/jobs/\d+/(?<what>decide|state|hand_over|close)(?<more>/withdraw)?\z}
+    PATH = %r{\A/jobs/\d+/(?<what>decide|match|state|hand_over|close)(?<more>/withdraw)?\z}
     private_constant :PATH
 
     # @param press [Batch::Press]
@@ -42,6 +42,13 @@ module Pocket
         "#{Shared::Words::ACTIONS[there.action].downcase}, #{at(there.taken_at)}."
     end
 
+    def match
+      there = job.fault_at(typed["fan"].to_s).part_choice
+      return if there&.thing.nil? || !other?(there.by) || there.thing.part_no == typed["part"]
+      return if Array(seen["choices"]).include?(there.uid)
+      "#{there.by.name} chose #{there.thing.part_no} meanwhile, #{at(there.chosen_at)}."
+    end
+
     def state
       return if !other?(job.state_by) || [seen["state"], typed["state"]].include?(job.state)
       "#{job.state_by.name} set it meanwhile: #{Shared::Words::STATES[job.state].downcase}, #{at(job.state_at)}."
@@ -64,7 +71,8 @@ module Pocket
       # What a phone saw of a job, to be sent with a press.
       # @param job [Fenbo::JobFile::Job]
       def seen(job)
-        {decisions: job.decisions.map(&:id), state: job.state, handover: job.handover && words(job.handover)}
+        {decisions: job.decisions.map(&:id), choices: job.part_choices.map(&:uid), state: job.state,
+         handover: job.handover && words(job.handover)}
       end
 
       def words(handover)

@@ -41,6 +41,9 @@ class Job < ApplicationRecord
     },
     unless: -> { (complaint_kinds - Fenbo::Diagnosis.rules["complaint"]["kinds"].keys).empty? }
 
+  # Whether the transaction it was read in lets nobody else write on it.
+  attr_accessor :held
+
   ENDED = %w[closed cancelled].freeze
 
   scope :open, -> { where.not(status: ENDED) }

@@ -17,12 +17,10 @@ class Logbook
   attr_reader :record, :user, :now
 
   # @param record [Job]
-  # @param held [Boolean] whether nobody else can write on the job until the transaction ends
-  def initialize(record, user, now: Time.now, held: false)
+  def initialize(record, user, now: Time.now)
     @record = record
     @user = user
     @now = now
-    @held = held
   end
 
   # @return what the entry's `append` gives back, most often its row
@@ -30,7 +28,7 @@ class Logbook
     allow(entry)
     ActiveRecord::Base.transaction do
       # One entry after another on one job: the second sees what the first left.
-      record.lock! unless @held
+      record.lock! unless record.held
       ActiveRecord::Base.connection.clear_query_cache
       append(entry)
     end

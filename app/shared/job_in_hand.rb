@@ -10,16 +10,16 @@ module Shared
     # @param number [Integer]
     # @return [JobInHand, nil] nil where there is no such job
     def self.held(number)
-      row = Job.lock.find_by(number:)
-      row && new(row)
+      new(number) if Job.lock.where(number:).pick(:id)
     end
 
-    def initialize(row)
-      @number = row.number
-      @record = row
+    def initialize(number)
+      @number = number
     end
 
-    def record = @record ||= Job.find_by!(number: @number)
+    def record
+      @record ||= Job.find_by!(number: @number).tap { |row| row.held = true }
+    end
 
     # What it says of fans and faults, which no finding changes.
     # @return [Fenbo::JobFile::Job]

@@ -29,7 +29,7 @@ module Shared
     # Hands an entry in; the job is read anew afterwards.
     # @raise [Logbook::Refused]
     def take(entry)
-      Logbook.new(record, current_user, now: pressed_at, held: !in_hand.nil?).take(entry).tap {
+      Logbook.new(record, current_user, now: pressed_at).take(entry).tap {
         @job = @fault_here = nil
       }
     end

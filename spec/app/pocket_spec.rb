@@ -149,6 +149,24 @@ RSpec.describe "the pocket", :rolled_back do
       handover: have_attributes(summary: "New motor."))
   end
 
+  it "takes a motor chosen without signal, unless somebody chose another first, and asks then" do
+    unit = Unit.find_by!(name: "Cheese cellar 2")
+    fitting = create(:job, unit:, fan_position: unit.fan_positions.find { |one| one.motor })
+    get "/jobs/#{fitting.number}/match/best.json"
+    best = JSON.parse(page)
+    mine, theirs = Fenbo.call(:match, best["question"]).candidates.map(&:part_no)
+    now = -> { JobSource.numbered(fitting.number) }
+    seen = Pocket::FirstCome.seen(now[])
+    Logbook.new(Job.find(fitting.id), create(:user)).take(Entries::Part.new(fault: best["fan"], part_no: theirs,
+      grade: "drop_in", checks: []))
+    chosen = press("/jobs/#{fitting.number}/match", fan: best["fan"], part: mine).merge(seen:)
+    expect(bring(chosen)["answers"].first).to include("answer" => "conflict", "sentence" => /chose #{theirs} meanwhile/)
+    expect(bring(chosen.merge(anyway: true))["answers"].first["answer"]).to eq "taken"
+    expect(now[].part_choice(best["fan"])).to have_attributes(
+      motor: Fenbo::JobFile::CataloguePart.from_json(best["shown"][mine]["part"]), beside: best["shown"][mine]["beside"]
+    )
+  end
+
   it "takes a press with its file like the form's own, and refuses what is none" do
     get "/pocket/me.json"
     headers = {"HTTP_X_CSRF_TOKEN" => JSON.parse(page)["token"]}

@@ -20,6 +20,9 @@ RSpec.describe "without signal" do
       "stations" => plain["stations"].map(&times).sort_by { |one| one["station"] },
       "steps" => plain["steps"].map(&times).sort_by { |one| one["step"] },
       "proof_checks" => plain["proof_checks"].map(&times).sort_by { |one| one["check"] },
+      "choices" => plain["part_choices"].map { |one|
+        one.except("uid", "chosen_at", "superseded_at").merge("wanted" => !one["superseded_at"])
+      },
       "handover" => plain["handover"]&.slice("summary", "signed_name", "signature", "signed_digest"),
       "left" => plain["visits"].map { |one| one["leaving_c"] },
       "stands" => plain.slice("state", "station", "status", "box_c")
@@ -132,8 +135,10 @@ RSpec.describe "without signal" do
     expect(page).to have_text "This needs the signal"
     best = on_the_phone(job, "best")
     visit "/jobs/#{job}/match"
-    expect(page).to have_text "Choosing needs the signal"
-    expect(page).to have_css "summary", text: best["question"]["motors"].first["part_no"]
+    fits = Fenbo.call(:match, best["question"]).candidates.first
+    expect(page).to have_css "details[open] summary", text: fits.part_no
+    within("details[open]") { click_button "Take this one" }
+    told "#{fits.part_no} chosen"
     # It does not prove: back to Decide, with what was read as evidence.
     visit "/jobs/#{job}/prove?fan=evaporator-1"
     fill_in "amps", with: "0,71"

@@ -14,6 +14,11 @@ class Kept
     send(name, entry)
   end
 
+  # What comes of a chosen motor later, and what it takes the signal to settle.
+  NOT_YET = (Fenbo::JobFile::PartChoice.types.keys -
+    %i[uid by fan fault chosen_at motor grade checks beside]).to_h { |name| [name, nil] }.freeze
+  private_constant :NOT_YET
+
   private
 
   attr_reader :book
@@ -155,10 +160,31 @@ class Kept
       visits: job.visits.map { |one| one.going_on?(book.now) ? one.with(ends_at: book.now) : one })
   end
 
+  # What was chosen and is not fitted is not wanted any more; a piece off the van is put back
+  # when the server hears of it.
   def withdrawn(entry)
     choice = job.part_choice(entry.fault)
-    raise Phone::NeedsSignal, "part" if choice && !choice.fitted_at
+    superseded(choice) if choice && !choice.fitted_at
     void_one(:decisions, job.decision(entry.fault), entry.reason)
+  end
+
+  # A motor that came along, in place of what was chosen for the fault before.
+  def part(entry)
+    standing = job.part_choice(entry.fault)
+    unless standing&.thing&.part_no == entry.part_no
+      superseded(standing) if standing
+      fault = job.fault_at(entry.fault)
+      add(:part_choices, Fenbo::JobFile::PartChoice.new(uid: SecureRandom.uuid, by: book.by, fan: fault.fan.key,
+        fault: fault.key, chosen_at: book.now, motor: Phone.pack.motor(entry.part_no), grade: entry.grade,
+        checks: entry.checks, beside: entry.beside, **NOT_YET))
+    end
+    book.finish("match")
+  end
+
+  def superseded(choice)
+    book.job = job.with(part_choices: job.part_choices.map { |one|
+      (one.uid == choice.uid) ? one.with(superseded_at: book.now) : one
+    })
   end
 
   # A repair that failed its proof goes back to Decide.

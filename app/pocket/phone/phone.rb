@@ -11,7 +11,12 @@ module Phone
     Stations::Decide::Route Stations::Call::Jobs Stations::Look::Frost
     Stations::Look::Photos Stations::Look::Sounds
     Stations::WorkPlan::Route Stations::Prove::Route Stations::HandOver::Route Shared::Nowhere].freeze
-  Pack = Struct.new(:person, :shop, :job, :beside, :history, :best, :made_at)
+  Pack = Struct.new(:person, :shop, :job, :beside, :history, :best, :made_at) do
+    # One of the motors that came along.
+    def motor(part_no)
+      Fenbo::JobFile::CataloguePart.from_json(best["shown"].fetch(part_no)["part"])
+    end
+  end
 
   class << self
     attr_reader :packs, :assets
@@ -95,7 +100,7 @@ module Phone
     def room_of(path)
       return Taken if ["/", "/jobs", "/pocket/kept"].include?(path)
       return Pictured if Pictured::PATH.match?(path)
-      return PackedMatch if PackedMatch::PATH.match?(path) && pack&.best && @verb == "GET"
+      return PackedMatch if PackedMatch::PATH.match?(path) && pack&.best
       (pack && ROOMS.include?(Paths.room(path))) ? Paths.route(path) : Away
     end
 

@@ -15,11 +15,11 @@ module Stations
       end
 
       # For a phone that goes where the catalogue is not: the best few, with what each is called,
-      # costs and who has it.
+      # costs, who has it, and what choosing it keeps.
       get "/jobs/:number/match/best.json" do
         content_type :json
         question = search.best_alone
-        JSON.generate(question && {fan: position.key, question:, shown: shown_of(question["motors"])})
+        JSON.generate(question && {fan: position.key, question:, shown: shown(question["motors"].size)})
       end
 
       # A part that is no motor: one of those that pass.
@@ -85,13 +85,12 @@ module Stations
         Fenbo::Matching::SpareKind.of_unit(job.unit.family, plan.tasks)
       end
 
-      def shown_of(rows)
-        numbers = rows.map { |row| row["part_no"] }
-        search.preload(numbers)
-        numbers.to_h { |number|
-          motor = search.motor(number)
-          [number, {words: candidate_words(motor, listed: false), price: money(motor.price_cents),
-                    sources: search.sources(number)}]
+      def shown(most)
+        search.candidates.first(most).to_h { |one|
+          motor = search.motor(one.part_no)
+          [one.part_no, {words: candidate_words(motor, listed: one.listed), price: money(motor.price_cents),
+                         sources: search.sources(one.part_no), beside: beside(one),
+                         part: Fenbo::JobFile::CataloguePart.from_json(motor.as_json).as_json}]
         }
       end
 
