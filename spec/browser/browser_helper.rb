@@ -4,7 +4,8 @@ require "app_helper"
 require "capybara/rspec"
 require "capybara/cuprite"
 
-Capybara.register_driver(:chromium) do |app|
+# @param more [Hash] of the browser's own options
+def cuprite(app, more: {}, **options)
   quiet =
     %w[
       no-sandbox disable-gpu disable-quic no-first-run disable-background-networking disable-component-update
@@ -17,10 +18,13 @@ Capybara.register_driver(:chromium) do |app|
     window_size: [1280, 800],
     timeout: 20,
     process_timeout: 40,
-    browser_options: quiet,
-    js_errors: true
+    browser_options: quiet.merge(more),
+    js_errors: true,
+    **options
   )
 end
+
+Capybara.register_driver(:chromium) { |app| cuprite(app) }
 Capybara.app = Web.app
 Capybara.server = :puma, {Silent: true, Threads: "1:5"}
 Capybara.default_driver = :chromium
