@@ -54,7 +54,16 @@ module Shared
 
     # What the page is about: a fan's fault in hand, ?fan=evaporator-2, one of its faults,
     # ?fan=evaporator-2.1, or one of the unit's, ?fan=unit.1; else the fan in hand.
-    def fault_here = @fault_here ||= addressed.fault_at(params[:fan].to_s)
+    def fault_here = @fault_here ||= addressed.fault_at(known_place)
+
+    # A page of a fan that is none shows the one in hand; nothing is noted of another than was
+    # meant.
+    def known_place
+      named = params[:fan].to_s
+      return named if looking? || named.empty? || addressed.place?(named)
+      halt(*refuse(404, "There is no such fan",
+        "#{addressed.unit.name} has no “#{named[0, 40]}”. Choose one of its fans."))
+    end
 
     # The fan looked at.
     def position = @position ||= fault_here.fan

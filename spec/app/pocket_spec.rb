@@ -109,6 +109,16 @@ RSpec.describe "the pocket", :rolled_back do
       "sentence" => /closed and signed: open it again/)
   end
 
+  it "takes what was seen on a unit that has another name and stands elsewhere by now, and nothing of a fan it lacks" do
+    job.unit.update!(name: "Moved on", site: create(:unit).site)
+    told = bring(press(test: "noise", outcome: "silent"),
+      press(test: "noise", outcome: "silent", fan: "evaporator-9"))["answers"]
+    expect(told.map { |one| [one["answer"], one["sentence"]] }).to match [["taken", nil],
+      ["refused", /There is no such fan. Moved on has no “evaporator-9”/]]
+    expect(JSON.generate(pack)).to include "Moved on"
+    expect(job.findings.reload.size).to eq 1
+  end
+
   # They share one job in hand; whoever follows must find what went before.
   it "takes each press of a run as the one before left the job" do
     there = "/jobs/#{job.number}"

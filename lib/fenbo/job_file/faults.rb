@@ -30,6 +30,12 @@ module Fenbo
           before: readings_of("amps", phase: "before", fan: fan&.key).last, after: after_of(fan, told))
       end
 
+      # @param key [String]
+      # @return [Boolean] whether it names a fan of the unit, the unit, or a fault of either
+      def place?(key)
+        [*unit.fans.map(&:key), UNIT].include?(key[KEY, 1] || key)
+      end
+
       # How a fault is named shortest: by its fan where it is the one in hand there.
       # @param fault [Fault]
       def short_key(fault)
