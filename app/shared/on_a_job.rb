@@ -72,6 +72,9 @@ module Shared
     # @param fault [Fenbo::JobFile::Fault]
     def spot(fault = fault_here) = addressed.short_key(fault)
 
+    # How the unit stands now.
+    def unit_stands = job.stands(Time.now, Shop.limits)
+
     def standing = @standing ||= Standing.new(job, position)
 
     def plan

@@ -31,7 +31,7 @@ module Shared
     def dead? = @test.states == ["D"]
 
     # It cannot be answered before the unit is proved dead.
-    def wants_dead? = dead? && !@job.dead?
+    def wants_dead? = dead? && !@job.dead?(Time.now, Shop.limits)
 
     # What to mind beside the gate itself.
     def cautions

@@ -126,7 +126,7 @@ module Shared
     end
 
     def case_of(without)
-      Fenbo::Diagnosis::JobCase.new(job, position, today: Date.today, limits: Shop.limits, without:,
+      Fenbo::Diagnosis::JobCase.new(job, position, now: Time.now, limits: Shop.limits, without:,
         experience: ShopExperience.experience,
         minute_cost: Setting.read("rate_per_hour_cents") / 6000.0)
     end

@@ -119,11 +119,34 @@ RSpec.describe Fenbo::Limits, :rolled_back do
         .take(Entries::Finding.new(id: SecureRandom.uuid, fan: "evaporator-1", test: "noise", outcome: "grinding"))
     end
     looks = lambda do |limits|
-      Fenbo::Diagnosis::JobCase.new(file(job), file(job).unit.fans.first, today: Date.today, minute_cost: 1,
+      Fenbo::Diagnosis::JobCase.new(file(job), file(job).unit.fans.first, now: Time.now, minute_cost: 1,
         limits:).to_h["findings"].size
     end
     default = described_class.default
     expect([default, default.with("looking.same_look_minutes" => 2)].map(&looks)).to eq [1, 2]
+  end
+
+  it "takes a cover for off, and a dead answer, only so long as well" do
+    fan = file(job).unit.fans.first.key
+    put = ->(entry, ago) { Logbook.new(Job.find(job.id), create(:user), now: Time.now - ago * 3600).take(entry) }
+    put[Entries::State.new(state: "D"), 9]
+    put[Entries::Finding.new(id: SecureRandom.uuid, fan:, test: "shaft_play", outcome: "none"), 8.5]
+    told = lambda do |limits|
+      asked = Fenbo::Diagnosis::JobCase.new(file(job), file(job).unit.fans.first, now: Time.now, minute_cost: 1,
+        limits:)
+      grip = Fenbo::Diagnosis::Test["hub_grip"]
+      read = Fenbo::Diagnosis::CaseFile.read(Fenbo::Input.new(asked.to_h))
+      way = Fenbo::Diagnosis::Offer.new(read, read.equipment).minutes(grip) - grip.minutes
+      [asked.to_h["state"], file(job).dead?(Time.now, limits), way.zero?]
+    end
+    long = described_class.default.with("work_plan.gate_hours" => 10)
+    expect(told[long]).to eq ["D", true, true]
+    expect(told[described_class.default]).to eq ["L", false, false]
+    sign_in create(:user)
+    get "/jobs/#{job.number}/measure?fan=#{fan}"
+    expect(page).to match(/Proved dead .*that is too long ago\.\s+Prove it anew/)
+    send_form "/jobs/#{job.number}/findings", fan:, test: "winding_ohms", outcome: "open", client_id: SecureRandom.uuid
+    expect([status, page]).to match [422, include("Prove it dead first")]
   end
 
   it "asks about milliamps where a bare number is far beyond the plate" do

@@ -58,7 +58,7 @@ RSpec.describe "places and parts", :rolled_back do
       supply_phases: "1", supply_hertz: "50", evaporator_fans: "2", refrigerant: "R-448A", contactors: "own"
     expect(unit.reload.contactors).to eq "own"
     job = create(:job, unit:)
-    question = Fenbo::Diagnosis::JobCase.new(file(job), fan(job), today: Date.today, minute_cost: 1.6).to_h
+    question = Fenbo::Diagnosis::JobCase.new(file(job), fan(job), now: Time.now, minute_cost: 1.6).to_h
     expect(question["unit"]).to include("contactors" => "own")
   end
 

@@ -106,7 +106,7 @@ RSpec.describe Fenbo::Proof::Checklist, :rolled_back do
     now = file(job)
     expect([now.decision("evaporator-1"), now.decisions.last.void_reason,
       now.station]).to eq [nil, "not proved", "decide"]
-    looks = Fenbo::Diagnosis::JobCase.new(now, now.unit.fan("evaporator-1"), today: Date.today, minute_cost: 1.6).to_h
+    looks = Fenbo::Diagnosis::JobCase.new(now, now.unit.fan("evaporator-1"), now: Time.now, minute_cost: 1.6).to_h
     expect(looks["findings"].map { |one| one.values_at("test", "outcome") }).to eq [%w[amps over]]
     expect(looks["context"]["recent_work"]).to be true
     send_form "/jobs/#{job.number}/prove/retest", fan: "evaporator-1"

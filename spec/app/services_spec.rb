@@ -90,7 +90,7 @@ RSpec.describe "the services", :rolled_back do
     it "tells the core what stands: motors, age, live findings, the unit's state" do
       unit = create(:unit)
       technician = create(:user)
-      job = create(:job, unit:, recent_work: true, state: "D")
+      job = create(:job, unit:, recent_work: true, state: "D", state_at: Time.now)
       one, other = unit.fan_positions
       keep = ->(test, outcome, position, **more) do
         Finding.create!(
@@ -108,7 +108,7 @@ RSpec.describe "the services", :rolled_back do
       keep["noise", "silent", one, voided_at: Time.now]
       keep["fan_motion", "normal", other]
       keep["door_seal", "good", nil]
-      question = described_class.new(file(job), fan(job), today: Date.today, minute_cost: 1.6).to_h
+      question = described_class.new(file(job), fan(job), now: Time.now, minute_cost: 1.6).to_h
       expect(question).to include(
         "position" => "evaporator-1",
         "state" => "D",

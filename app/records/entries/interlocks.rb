@@ -10,7 +10,7 @@ module Entries
     # @param book [Logbook] its job is read only where it matters
     # @return [Array(Symbol, String), nil]
     def dead_test(test, book)
-      return unless test.states == ["D"] && !book.job.dead?
+      return unless test.states == ["D"] && !dead?(book)
       [
         :dead,
         "#{test.short} is done on a unit that is disconnected, locked and proved dead. " \
@@ -20,8 +20,10 @@ module Entries
 
     # Ohms and microfarads are read on a dead unit only.
     def dead_reading(kind, question, book)
-      return if !Fenbo::Electrical.dead?(kind, question) || book.job.dead?
+      return if !Fenbo::Electrical.dead?(kind, question) || dead?(book)
       [:dead, "Prove it dead first: disconnected, locked, tested. Confirm it at “The unit is”, then keep the reading."]
     end
+
+    def dead?(book) = book.job.dead?(book.now, book.limits)
   end
 end

@@ -23,12 +23,22 @@ module Fenbo
     ) do
       include Faults
 
+      # The state of a unit that nobody has touched.
+      FOUND = "L"
+
       # Closed, or cancelled.
       def closed? = %w[closed cancelled].include?(status)
 
       def open? = status == "open"
 
-      def dead? = state == "D"
+      # How the unit stands: as somebody said, as long as that can be trusted; then as found.
+      # @param now [Time]
+      # @param limits [Limits]
+      def stands(now, limits)
+        (state_at && now - state_at <= limits["work_plan.gate_hours"] * 3600) ? state : FOUND
+      end
+
+      def dead?(now, limits) = stands(now, limits) == "D"
 
       # Whether a station's work is done.
       def done?(station)

@@ -16,7 +16,7 @@ module Fenbo
         @case_file = case_file
         @equipment = equipment
         @done = case_file.own_findings.to_h { |finding| [finding.test_id, finding.outcome] }
-        made = @done.keys.map { |id| Test[id] }
+        made = case_file.own_findings.reject(&:earlier).map(&:test)
         @opened = made.any? { |test| (test.states - OPEN).empty? }
         @up = @opened || made.any? { |test| test.states == ["P"] }
       end

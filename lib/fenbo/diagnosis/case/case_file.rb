@@ -3,9 +3,10 @@
 module Fenbo
   module Diagnosis
     # One thing seen or measured. `position` is nil for the unit as a whole.
-    # weights, outcome => share, where an instrument was not sure of one outcome.
+    # weights, outcome => share, where an instrument was not sure of one outcome. `earlier`: on
+    # another visit, so that whatever was opened for it is closed again.
     Finding =
-      Value.of(:test_id, :outcome, :position, weights: nil) do
+      Value.of(:test_id, :outcome, :position, weights: nil, earlier: false) do
         def test = Test[test_id]
 
         def label = test.label(outcome)
@@ -69,7 +70,8 @@ module Fenbo
               outcome = id ? row.choice("outcome", Test[id].outcomes) : row.text("outcome")
               position = row.text("position", required: false, longest: 60)
               weights = read_weights(row, id)
-              Finding.new(test_id: id, outcome:, position:, weights:) if id && outcome
+              earlier = row.flag("earlier", default: false) || false
+              Finding.new(test_id: id, outcome:, position:, weights:, earlier:) if id && outcome
             end
         end
 

@@ -6,15 +6,15 @@ module Fenbo
     class JobCase
       # @param job [JobFile::Job]
       # @param fan [JobFile::Fan]
-      # @param today [Date]
+      # @param now [Time]
       # @param minute_cost [Float] what a minute of work costs, in the shop's money
       # @param experience [Hash, nil] what the shop's closed jobs taught
       # @param without [JobFile::Finding, nil] one to leave out: what stood before it
       # @param limits [Limits]
-      def initialize(job, fan, today:, minute_cost:, experience: nil, without: nil, limits: Limits.default)
+      def initialize(job, fan, now:, minute_cost:, experience: nil, without: nil, limits: Limits.default)
         @job = job
         @fan = fan
-        @today = today
+        @now = now
         @minute_cost = minute_cost
         @experience = experience
         @without = without
@@ -25,7 +25,8 @@ module Fenbo
         {
           "unit" => {"family" => unit.family, "refrigerant" => unit.refrigerant, "contactors" => unit.contactors,
                      "fans" => fans}.compact,
-          "position" => @fan.key, "context" => context, "findings" => looks.map(&:to_case), "state" => @job.state,
+          "position" => @fan.key, "context" => context, "findings" => looks.map { |one| row(one) },
+          "state" => @job.stands(@now, @limits),
           "cost" => {"minute" => @minute_cost}, "experience" => @experience
         }.compact
       end
@@ -45,6 +46,12 @@ module Fenbo
       end
 
       private
+
+      # Of another shift than now the cover it took is on again.
+      def row(one)
+        long_ago = @now - one.taken_at > @limits["work_plan.gate_hours"] * 3600
+        one.to_case.merge({"earlier" => (true if long_ago)}.compact)
+      end
 
       def of_before?(one)
         since = @job.retested_at(@fan.key)
@@ -73,7 +80,7 @@ module Fenbo
         @job.recent_work || !@job.retested_at(@fan.key).nil?
       end
 
-      def age = @fan.motor&.age_years(@today)&.round(1)&.clamp(0, 100)
+      def age = @fan.motor&.age_years(@now.to_date)&.round(1)&.clamp(0, 100)
     end
   end
 end
