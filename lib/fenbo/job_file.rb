@@ -18,6 +18,8 @@ module Fenbo
   # on whichever Fenbo.
   module JobFile
     VERSION = 1
+    # The state of a unit that nobody has touched.
+    FOUND = "L"
     SCHEMA = "https://json-schema.org/draft/2020-12/schema"
 
     autoload :CatalogueBlade, "fenbo/job_file/part_choice"

@@ -23,9 +23,6 @@ module Fenbo
     ) do
       include Faults
 
-      # The state of a unit that nobody has touched.
-      FOUND = "L"
-
       # Closed, or cancelled.
       def closed? = %w[closed cancelled].include?(status)
 
