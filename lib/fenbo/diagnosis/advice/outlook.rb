@@ -80,7 +80,7 @@ module Fenbo
         pairs.each do |i|
           weight = weights[i]
           total += weight
-          @members[i].each { |c| sums[c] += weight }
+          add(sums, @members[i], weight)
         end
         lost(sums, total)
       end
@@ -89,7 +89,7 @@ module Fenbo
         c, sum = 0, 0.0
         while c < sums.size
           overlooked, wrong = @missed * sums[c], @stakes[c] * (total - sums[c])
-          sum += overlooked * wrong / (overlooked + wrong) if overlooked.positive? && wrong.positive?
+          sum += overlooked * wrong / (overlooked + wrong) if overlooked > 0 && wrong > 0
           c += 1
         end
         sum
@@ -111,9 +111,16 @@ module Fenbo
         while k < row.size
           share = weight * row[k]
           totals[k] += share
-          sum = sums[k]
-          members.each { |c| sum[c] += share }
+          add(sums[k], members, share)
           k += 1
+        end
+      end
+
+      def add(sums, members, share)
+        n = 0
+        while n < members.size
+          sums[members[n]] += share
+          n += 1
         end
       end
 

@@ -11,13 +11,16 @@ module Fenbo
       def self.[](id) = all.fetch(id)
 
       # telling: 1 for the outcomes that carry evidence, 0 for the others.
-      attr_reader :id, :outcomes, :telling
+      # mistake: how often it is misread; astray: how often it is then named any one of these.
+      attr_reader :id, :outcomes, :telling, :mistake, :astray
 
       def initialize(id, row)
         @id = id
         @row = row
         @outcomes = row["outcomes"].keys.freeze
         @telling = @outcomes.map { |outcome| tells_nothing?(outcome) ? 0.0 : 1.0 }.freeze
+        @mistake = row.fetch("mistake", Diagnosis.rules["default_mistake"])
+        @astray = @mistake / @telling.sum
         freeze
       end
 
@@ -67,8 +70,6 @@ module Fenbo
       def tells_nothing?(outcome)
         @row.fetch("tells_nothing", []).include?(outcome)
       end
-
-      def mistake = @row.fetch("mistake", Diagnosis.rules["default_mistake"])
 
       # Chances of each outcome when nothing bears on it, in `outcomes` order.
       def usual(motion, side, motor = nil)

@@ -47,7 +47,7 @@ module Fenbo
           (0..LISTED)
             .flat_map { |size| @causes.each_index.to_a.combination(size).select { |set| possible?(set) } }
             .freeze
-        @chances, @named, @state_of, @companies = {}, {}, {}, {}
+        @chances, @named, @state_of, @companies, @before = {}, {}, {}, {}, {}.compare_by_identity
       end
 
       def place(cause) = @place[cause]
@@ -84,10 +84,18 @@ module Fenbo
       def spread(table) = @chain.spread(table)
 
       # The likelihood of a piece of evidence under each listed set, by state. One
-      # plain answer is met again and again, so it is kept.
+      # plain answer, or a complaint, is met again and again, so it is kept.
       def likelihoods(one)
-        return @chances[one.to_a.first(3)] ||= weigh(one) if one.extra.size == 1
+        return @chances[one.to_a.first(3)] ||= weigh(one) if one.extra.size == 1 || one.complaint?
         weigh(one)
+      end
+
+      # How likely each listed set is before anything is seen, by state.
+      # @return [Array<Array<Float>>] not to be changed
+      def before(company)
+        @before[company] ||= states.each_index.map { |m|
+          company.weights.zip(states_of_sets).map { |one, row| one * row[m] }.freeze
+        }
       end
 
       def chance(test, m, set, k) = @pictures.chance(test, m, set, k)
@@ -119,8 +127,8 @@ module Fenbo
       private
 
       def misnamed(test, clean)
-        flat = test.mistake / test.telling.sum
-        clean.each_with_index.map { |chance, k| (1 - test.mistake) * chance + flat * test.telling[k] }
+        seen, astray, telling = 1 - test.mistake, test.astray, test.telling
+        Array.new(clean.size) { |k| seen * clean[k] + astray * telling[k] }
       end
 
       def weigh(one)

@@ -60,9 +60,10 @@ module Fenbo
         bearing = [ice(test, m), *cumulative(test, m).values_at(*set)].compact
         return usual(test, m) if bearing.empty?
         last = 0.0
-        test.outcomes.each_index.map do |k|
-          upto = bearing.inject(1.0) { |product, sums| product * sums[k + 1] }
-          (upto - last).tap { last = upto }
+        Array.new(test.outcomes.size) do |k|
+          before, last = last, 1.0
+          bearing.each { |sums| last *= sums[k + 1] }
+          last - before
         end
       end
 

@@ -107,9 +107,11 @@ module Fenbo
       def triples = @triples.keys
 
       def weigh_listed
-        prior = @company.weights
-        prior = prior.zip(model.sets).map { |one, set| one * @neighbours.factor(set) } unless @neighbours.silent?
-        rows = model.states.each_index.map { |m| prior.zip(model.states_of_sets).map { |one, row| one * row[m] } }
+        rows = model.before(@company).map(&:dup)
+        unless @neighbours.silent?
+          said = model.sets.map { |set| @neighbours.factor(set) }
+          rows.each { |row| scale(row, said) }
+        end
         evidence.each { |one| rows.each_with_index { |row, m| scale(row, listed(one, m)) } }
         rows
       end
