@@ -15,7 +15,7 @@ cases = Integer(ARGV[0] || 2000)
 seed = Integer(ARGV[1] || 20_31)
 WORKERS = 2
 # What Fenbo is held against is worked out on every so many cases: it takes long.
-BESIDE_EVERY = 10
+BESIDE_EVERY = 20
 Row = Struct.new(
   :minutes, :tests, :right, :in_two, :exact, :exact_after, :likely, :faults, :missed, :wrong_parts, :chance,
   :set_chance, :decisive

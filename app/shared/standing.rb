@@ -9,6 +9,7 @@ module Shared
     Move = Fenbo::Value.of(:label, :from, :to)
     # A change smaller than this is not worth a word, in percent.
     WORTH_SAYING = 2
+    SHOWN = 4
 
     attr_reader :job, :position
 
@@ -99,11 +100,17 @@ module Shared
 
     # The likeliest causes, then "none of these", each with the findings that
     # speak for and against it.
-    def rows(most = 4)
-      top = result.causes.first(most).map { |row| row_of(row.id, row.probability) }
-      top << row_of("healthy", result.healthy) if result.healthy >= 0.05
-      top.sort_by { |row| -row.percent }.first(most) << row_of("none_of_these", result.none_of_these)
+    def rows
+      @rows ||=
+        begin
+          top = result.causes.first(SHOWN).map { |row| row_of(row.id, row.probability) }
+          top << row_of("healthy", result.healthy) if result.healthy >= 0.05
+          top.sort_by { |row| -row.percent }.first(SHOWN) << row_of("none_of_these", result.none_of_these)
+        end
     end
+
+    # Whether a cause stands among `rows`, with its chance.
+    def shown?(id) = rows.any? { |row| row.id == id }
 
     # How many findings bear on this fan: its own and the unit's.
     def findings_count = findings.size
