@@ -51,6 +51,7 @@ module Fenbo
   autoload :Proof, "fenbo/proof"
   autoload :Quantities, "fenbo/kernel/quantities"
   autoload :Reason, "fenbo/kernel/reason"
+  autoload :Reasoning, "fenbo/kernel/reasoning"
   autoload :Refrigerant, "fenbo/refrigerant"
   autoload :Refusal, "fenbo/kernel/refusal"
   autoload :Result, "fenbo/kernel/result"

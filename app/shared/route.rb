@@ -160,6 +160,9 @@ module Shared
       [code, erb(:error, locals: {code:, title:, text:})]
     end
 
+    # Where a page that refuses leads: address and words.
+    def home = ["/", "To the day board"]
+
     def whole(text) = text.to_s.match?(/\A\d{1,9}\z/) ? text.to_i : 0
 
     UUID = /\A\h{8}-\h{4}-\h{4}-\h{4}-\h{12}\z/

@@ -30,7 +30,7 @@ module Fenbo
   #   OpenPoints     what keeps a likely set from being decisive
   #   Companions     what usually comes along, and how each of it stands
   #   Contradictions findings that do not fit the leading causes
-  #   Ledger         how far each finding moved each cause
+  #   Ledger         how far each finding moved each cause; Reasons, all of it in words
   module Diagnosis
     autoload :CaseFile, "fenbo/diagnosis/case/case_file"
     autoload :Cause, "fenbo/diagnosis/case/cause"
@@ -54,6 +54,7 @@ module Fenbo
     autoload :Outlook, "fenbo/diagnosis/advice/outlook"
     autoload :Pictures, "fenbo/diagnosis/inference/pictures"
     autoload :Posterior, "fenbo/diagnosis/inference/posterior"
+    autoload :Reasons, "fenbo/diagnosis/explanation/reasons"
     autoload :State, "fenbo/diagnosis/inference/states"
     autoload :States, "fenbo/diagnosis/inference/states"
     autoload :Test, "fenbo/diagnosis/case/test"

@@ -12,16 +12,11 @@ module Fenbo
     class Diagnose < Tool
       SHOWN_CAUSES = 0.005
       LEDGERS = 3
-      STANDINGS = {
-        "found" => "comes with it",
-        "ruled_out" => "was looked for and is ruled out", "open" => "stays open after a look",
-        "not_looked" => "was not looked at", "unlikely" => "is unlikely by what was found"
-      }.freeze
 
       def self.read(input, limits) = CaseFile.read(input, limits)
 
       def answer
-        Result.new(verdict:, figures:, reasons:)
+        Result.new(verdict:, figures:, reasons: Reasons.new(self).list)
       end
 
       def posterior = @posterior ||= Posterior.of(question, model)
@@ -45,6 +40,18 @@ module Fenbo
         return "undetermined" if chance < [posterior.none_of_these, limits["diagnosis.undetermined"]].max
         leader.id
       end
+
+      def companions
+        return [] if verdict == HEALTHY || verdict == "undetermined"
+        @companions ||= Companions.new(question, posterior, offer, limits).list
+      end
+
+      def stop
+        return "decisive" if decisive?
+        "no_test_worth_it" if next_tests.list.empty?
+      end
+
+      def book = @book ||= Ledger.new(posterior, limits)
 
       private
 
@@ -97,11 +104,6 @@ module Fenbo
         }
       end
 
-      def companions
-        return [] if verdict == HEALTHY || verdict == "undetermined"
-        @companions ||= Companions.new(question, posterior, offer, limits).list
-      end
-
       def companion_row(row)
         one = row.companion
         {
@@ -125,13 +127,6 @@ module Fenbo
       def either(tests)
         "one of these is looked at: #{tests.map { |test| test.short.downcase }.join(", ")}"
       end
-
-      def stop
-        return "decisive" if decisive?
-        "no_test_worth_it" if next_tests.list.empty?
-      end
-
-      def book = @book ||= Ledger.new(posterior, limits)
 
       def ledger
         posterior
@@ -163,86 +158,6 @@ module Fenbo
           .keys
           .first(LEDGERS)
           .to_h { |cause| [cause.id, question.experience.behind(question.equipment, cause)] }
-      end
-
-      def reasons
-        [leading_reason, *evidence, *company_reasons, *set_aside, stop_reason].compact
-      end
-
-      def leading_reason
-        set, chance = posterior.leading_sets.first
-        limit_reason(
-          "#{best_words(set)}: #{(chance * 100).round} in 100, after #{count(posterior.findings.size)}",
-          "diagnosis.decisive",
-          value: chance.round(4)
-        )
-      end
-
-      # Of one set of causes: these and no others, which is less sure than each by itself.
-      def best_words(set)
-        return "That nothing is wrong with it explains it best" if set.empty?
-        return "#{set.first.label}, and nothing besides, explains it best" if set.one?
-        *most, last = set.map(&:label)
-        "#{most.join(", ")} together with #{Diagnosis.low(last)} explain it best"
-      end
-
-      def count(findings)
-        (findings == 1) ? "one finding" : "#{findings} findings"
-      end
-
-      # The findings that moved the leading cause, in words.
-      def evidence
-        cause = posterior.leading_set.max_by { |one| posterior.causes[one] } || posterior.causes.keys.first
-        book
-          .of(cause)
-          .reject { |entry| entry.strength.start_with?("hardly") }
-          .first(5)
-          .map do |entry|
-            reason(
-              "#{entry.test.short} “#{entry.said.downcase}” speaks #{entry.strength} #{Diagnosis.low(cause.label)}",
-              "evidence.#{entry.test.id}",
-              value: entry.factor.round(2),
-              source: "causes/bearing-on-each-other"
-            )
-          end
-      end
-
-      # What comes along, by how it stands.
-      def company_reasons
-        companions.map do |row|
-          limit_reason(
-            company_words(row),
-            "diagnosis.companion_share",
-            value: row.chance.round(4)
-          )
-        end
-      end
-
-      def company_words(row)
-        said = "#{Cause[row.companion.second].label} #{STANDINGS.fetch(row.standing)}"
-        %w[ruled_out unlikely].include?(row.standing) ? said : "#{said}: #{Diagnosis.low(row.companion.why)}"
-      end
-
-      def set_aside
-        question
-          .own_findings
-          .reject { |finding| model.equipment.test?(finding.test) }
-          .map do |finding|
-            reason(
-              "#{finding.test.short} is left aside: #{model.equipment.why_not(finding.test)}",
-              "finding.not_here",
-              source: "causes/tests"
-            )
-          end
-      end
-
-      def stop_reason
-        case stop
-        when "decisive"
-          limit_reason("Decisive: no further test is needed before acting", "diagnosis.decisive")
-        when "no_test_worth_it"
-          reason("No test left would save more than it costs", "stop.no_test_worth_it", source: "causes/next-test")
-        end
       end
     end
   end

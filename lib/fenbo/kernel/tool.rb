@@ -5,6 +5,8 @@ module Fenbo
   # `answer` turns the question into a Result. A strange reading never raises;
   # it comes back as a Refusal.
   class Tool
+    include Reasoning
+
     # @param raw [Hash] parsed JSON, string keys
     # @param limits [Limits] the shop's limits
     # @return [Result, Refusal]
@@ -20,17 +22,6 @@ module Fenbo
     def initialize(question, limits)
       @question = question
       @limits = limits
-    end
-
-    private
-
-    def reason(text, rule, limit: nil, value: nil, source: nil)
-      Reason.new(text:, rule:, limit:, value:, source: source || "manual")
-    end
-
-    # A reason that rests on a named limit.
-    def limit_reason(text, name, value: nil)
-      Reason.new(text:, rule: name, limit: limits[name], value:, source: limits.source(name))
     end
   end
 end

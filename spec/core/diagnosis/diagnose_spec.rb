@@ -81,6 +81,15 @@ RSpec.describe Fenbo::Diagnosis::Diagnose do
     end
   end
 
+  it "says that a cause is shared out over several explanations where none of them leads with it" do
+    told = diagnose("shaft_play rocks", "unit_alive alive", fans: 1)
+    expect(told[:sets].first[:causes]).not_to include told.verdict
+    label = Fenbo::Diagnosis::Cause.label(told.verdict)
+    expect(told.reasons.first.text).to match(
+      /\A#{label}: \d\d in 100, alone or with others; as a whole, .+ best: \d\d in 100, after 2 findings\z/
+    )
+  end
+
   it "starts undetermined and offers a look before live or dead work" do
     result = diagnose
     expect(result.verdict).to eq "undetermined"
