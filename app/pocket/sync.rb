@@ -8,7 +8,7 @@ module Pocket
     # As templates write it at its field.
     FAULT = /class="fault"[^>]*>\s*([^<]+)/
     # So long are others on the job kept waiting.
-    TOGETHER = 20
+    TOGETHER = 50
     private_constant :FAULT, :TOGETHER
 
     # @param env [Hash] of the request that brought it, which has proved where it comes from

@@ -77,7 +77,7 @@ class LeftPress < ApplicationRecord
     fields = Rack::Utils.parse_query(body)
     known = Fenbo::Diagnosis::Test.all[fields["test"]]
     return "#{known.short.downcase}: #{outcome(known, fields["outcome"].to_s)}" if known
-    fields.values_at("amps", "state", "cause", "action", "caption", "summary").compact_blank
+    fields.values_at("amps", "state", "cause", "action", "part", "caption", "summary").compact_blank
       .join(" ").tr("_", " ").presence || path.split("/").drop(3).join(" ").tr("_", " ")
   end
 

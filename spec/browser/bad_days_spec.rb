@@ -19,7 +19,8 @@ RSpec.describe "a bad day without signal" do
 
   it "keeps a photo and a recording, shows and reads them, and brings them back byte for byte" do
     Vips::Image.gaussnoise(900, 700, mean: 128, sigma: 50).cast("uchar").pngsave(picture)
-    File.binwrite(wav, FenboSimulation::Microphone.new(kind: "bearing", rate: 44_100, random: Random.new(3)).wav)
+    File.binwrite(wav,
+      FenboSimulation::Microphone.new(kind: "bearing", rate: 44_100, seconds: 4, random: Random.new(3)).wav)
     job = taken_along
     NoSignal.here = true
     visit "/jobs/#{job}/look?fan=evaporator-1"

@@ -5,13 +5,14 @@ require "capybara/rspec"
 require "capybara/cuprite"
 
 # @param more [Hash] of the browser's own options
-def cuprite(app, more: {}, **options)
+# @param driver [Class]
+def cuprite(app, more: {}, driver: Capybara::Cuprite::Driver, **options)
   quiet =
     %w[
       no-sandbox disable-gpu disable-quic no-first-run disable-background-networking disable-component-update
       disable-sync use-fake-ui-for-media-stream use-fake-device-for-media-stream
     ].to_h { |name| [name, nil] }
-  Capybara::Cuprite::Driver.new(
+  driver.new(
     app,
     browser_path: "/usr/bin/chromium",
     headless: true,

@@ -12,7 +12,6 @@ RSpec.describe "a killed browser" do
       @folder = folder
       example.run
       Capybara.current_session.quit
-      Capybara.use_default_driver
     }
   end
 

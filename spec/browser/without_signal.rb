@@ -19,14 +19,33 @@ class NoSignal
   end
 end
 
+# What a phone fetched once a release stays from one spec to the next, with its Ruby begun: to
+# bring that anew takes longer than most of what is tried. Whatever is somebody's goes.
+class KeptPhone < Capybara::Cuprite::Driver
+  SOMEBODYS = "cookies,local_storage,indexeddb"
+
+  def reset!
+    return unless @browser
+    browser.page.command("Storage.clearDataForOrigin", storageTypes: SOMEBODYS,
+      origin: Capybara.current_session.server.base_url)
+    used = browser.window_handles
+    browser.switch_to_window(open_new_window.target_id)
+    used.each { |window| browser.close_window(window) }
+  end
+end
+
+# Once and for all: another application would be another browser at another address.
+Capybara.app = NoSignal.new(Capybara.app)
+Capybara.register_driver(:phone) { |app| cuprite(app, driver: KeptPhone) }
+
 # Specs of a phone that took a job along.
 RSpec.shared_context "without signal" do
   around do |example|
-    Capybara.app, app = NoSignal.new(Capybara.app), Capybara.app
+    Capybara.current_driver = :phone
     example.run
   ensure
     NoSignal.here = false
-    Capybara.app = app
+    Capybara.use_default_driver
   end
 
   let(:pin) { "cold 4711" }

@@ -10,7 +10,7 @@ const at = (id) => document.getElementById(id);
 const size = (bytes) => (bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1e3))} kB` : `${(bytes / 1e6).toFixed(1)} MB`);
 const when = (time) => new Date(time).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" });
 // By which fields a press is known again.
-const TOLD_BY = ["test", "outcome", "amps", "volts", "state", "cause", "action", "summary"];
+const TOLD_BY = ["test", "outcome", "amps", "volts", "state", "cause", "action", "part", "summary"];
 const say = (text) => (at("pocket-told").textContent = text);
 
 async function take(number) {
@@ -66,11 +66,11 @@ async function answers(entries) {
 }
 
 async function line(entry) {
-  const { order, number, at: pressed, body, answer } = await store.open(entry);
+  const { order, number, path, at: pressed, body, answer } = await store.open(entry);
   const row = at("pocket-answer").content.firstElementChild.cloneNode(true);
   const fields = new URLSearchParams(body);
-  const said = TOLD_BY.map((name) => fields.get(name)).filter(Boolean).join(" ").replaceAll("_", " ");
-  row.querySelector("[data-what]").textContent = `Job ${number}, ${when(pressed)}: ${said}`;
+  const told = [path.split("/")[3], ...TOLD_BY.map((name) => fields.get(name))].filter(Boolean).join(" · ");
+  row.querySelector("[data-what]").textContent = `Job ${number}, ${when(pressed)}: ${told.replaceAll("_", " ")}`;
   row.querySelector("[data-why]").textContent = await store.why(entry);
   row.querySelector("a").href = `/jobs/${number}`;
   for (const part of row.querySelectorAll("[data-when]")) part.hidden = part.dataset.when !== answer;

@@ -21,7 +21,7 @@ async function today() {
 async function sent() {
   await sync.now();
   const asked = (await store.entries()).some((entry) => entry.answer);
-  document.getElementById("pocket-note")?.toggleAttribute("hidden", !asked);
+  document.getElementById("pocket-note")?.toggleAttribute("hidden", !asked || location.pathname === "/pocket");
 }
 
 // Tried again next time: nobody waits for it.
