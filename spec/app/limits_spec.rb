@@ -144,7 +144,7 @@ RSpec.describe Fenbo::Limits, :rolled_back do
     expect(told[described_class.default]).to eq ["L", false, false]
     sign_in create(:user)
     get "/jobs/#{job.number}/measure?fan=#{fan}"
-    expect(page).to match(/Proved dead .*that is too long ago\.\s+Prove it anew/)
+    expect(page).to match(/Proved dead\s.*?that is too long ago\.\s+Prove it anew/m)
     send_form "/jobs/#{job.number}/findings", fan:, test: "winding_ohms", outcome: "open", client_id: SecureRandom.uuid
     expect([status, page]).to match [422, include("Prove it dead first")]
   end

@@ -37,13 +37,11 @@ module Stations
           tipping: tipping(answer))
       end
 
-      # later = p × what its failing costs: it tips where that is as much as changing it now.
       def tipping(answer)
         here = "#{(answer.fail_chance * 100).round} in 100 such motors fail within a year"
-        return "#{here}." unless answer.fail_chance.positive? && answer.later_cents.positive?
-        tips = answer.now_cents * answer.fail_chance / answer.later_cents
-        return "#{here}; changing it now would not pay even if it were sure to." if tips > 1
-        "#{here}; it tips at #{(tips * 100).round.clamp(1, 100)} in 100."
+        return "#{here}." if answer.tips_at.nil?
+        return "#{here}; changing it now would not pay even if it were sure to." if answer.tips_at > 1
+        "#{here}; it tips at #{(answer.tips_at * 100).round.clamp(1, 100)} in 100."
       end
 
       def question(fan, noise)

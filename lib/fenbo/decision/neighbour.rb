@@ -8,7 +8,8 @@ module Fenbo
     #      play}, motor_cents, extra_minutes, rate_per_hour_cents, trip_cents,
     #      emergency_cents, product_loss_cents
     # out: fail_chance within twelve months, now_cents, later_cents (what waiting costs on
-    #      average); verdict now or later. Source: sourcing/neighbour.
+    #      average), tips_at, the chance of failing from which now is the cheaper (above 1: never);
+    #      verdict now or later. Source: sourcing/neighbour.
     class Neighbour < Tool
       Question = Value.of(:noisy, :amps, :play, :motor_cents, :extra_minutes, :rate_per_hour_cents, :trip_cents,
         :emergency_cents, :product_loss_cents)
@@ -28,7 +29,7 @@ module Fenbo
 
       def answer
         Result.new(verdict: (now_cents <= later_cents) ? "now" : "later",
-          figures: {fail_chance: fail_chance.round(4), now_cents:, later_cents:}, reasons:)
+          figures: {fail_chance: fail_chance.round(4), now_cents:, later_cents:, tips_at:}, reasons:)
       end
 
       private
@@ -53,6 +54,11 @@ module Fenbo
 
       def at_stake
         question.motor_cents + question.trip_cents + question.emergency_cents + question.product_loss_cents
+      end
+
+      # nil where nothing is at stake
+      def tips_at
+        at_stake.positive? ? (now_cents / at_stake.to_f).round(4) : nil
       end
 
       def later_cents = (at_stake * fail_chance).round

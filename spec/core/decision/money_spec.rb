@@ -10,7 +10,8 @@ RSpec.describe Fenbo::Decision do
     end
 
     it "sets the motor now against its share of everything later" do
-      expect(ask).to have_attributes(fail_chance: 0.45, now_cents: 37_400, later_cents: 136_800, verdict: "now")
+      expect(ask).to have_attributes(fail_chance: 0.45, now_cents: 37_400, later_cents: 136_800, tips_at: 0.123,
+        verdict: "now")
       expect(ask(product_loss_cents: 0).verdict).to eq "later"
       expect(ask(product_loss_cents: 0)).to have_attributes(later_cents: 24_300)
     end
