@@ -56,6 +56,6 @@ lanes = [
     database(postgres, "fenbo_test").merge("FENBO_COVERAGE" => "1"),
     rspec("spec/core", "spec/app")
   ),
-  Lanes::Lane.new("browser", database(postgres, "fenbo_browser"), rspec("spec/browser"))
+  Lanes::Lane.new("browser", database(postgres, "fenbo_browser"), rspec("spec/browser", "--profile", "10"))
 ]
 exit(Lanes.run(lanes) ? 0 : 1)
