@@ -110,21 +110,10 @@ module Day
     private_constant :WORD
 
     def jobs
-      Job
-        .open
-        .preload(
-          :station_steps,
-          {unit: :site},
-          :technician,
-          :part_orders,
-          :proof_checks,
-          decisions: :user,
-          quotes: :quote_answers,
-          part_choices: %i[motor spare],
-          visits: :technician
-        )
-        .to_a
+      Job.open.preload(:station_steps, :technician, unit: :site, visits: :technician).to_a
     end
+
+    def waits = @waits ||= Waits.new(now:)
 
     def limits = @limits ||= Shared::Shop.limits
 
@@ -134,44 +123,11 @@ module Day
         job:,
         clock:,
         visits: job.visits.reject(&:ends_at),
-        waits_for: waits_for(job),
-        temporary: temporary(job),
-        part_at: part_at(job),
+        waits_for: waits.words(job),
+        temporary: waits.temporary(job),
+        part_at: waits.part_at(job),
         limit_in_hours: (clock.past? ? 0.0 : clock.hours_left)
       )
-    end
-
-    def part_at(job)
-      choice = job.part_choices.reject(&:superseded_at).last
-      choice&.ready_at if choice&.ready_at && choice.ready_at > now
-    end
-
-    # A quote was made above what may be spent, and nobody answered it yet.
-    def unanswered?(job)
-      last = job.quotes.last
-      last&.limit_cents && last.quote_answers.empty? && last.options.first["needs_approval"]
-    end
-
-    # A stopgap that holds the product and is to be undone: its words; nil where none does.
-    def temporary(job)
-      return if job.proof_checks.any? { |check| check.check_id == "undone" }
-      kept = job.part_choices.reject(&:superseded_at).filter_map { |choice| choice.offer.to_h["stopgap"] }.last
-      kept && Fenbo::Product::Stopgaps.table[kept]&.fetch("label")
-    end
-
-    # What it is stuck for, in words; nil when somebody can simply go on.
-    def waits_for(job)
-      if job.status == "awaiting_countersign" || job.decisions.reject(&:voided?).last&.awaits_countersign?
-        return "a technician's countersign"
-      end
-      return "their yes to quote #{job.number}-#{job.quotes.last.version}" if unanswered?(job)
-      silent = job.part_orders.find { |order| order.state == "to_send" }
-      return "an answer from #{silent.supplier_name}" if silent
-      choice = job.part_choices.reject(&:superseded_at).last
-      if choice&.ready_at && choice.ready_at > now
-        return "part #{choice.thing.part_no}, #{Shared::Shop.local(choice.ready_at).strftime("%a %H:%M")}"
-      end
-      "an order for #{choice.thing.part_no}" if choice && choice.offer.nil?
     end
 
     # The core's week has no zone: the local clock read as if it were one.

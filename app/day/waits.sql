@@ -1,0 +1,37 @@
+-- What each open job waits for: the last decision, quote and choice that stand, the order that
+-- nobody has answered yet, and a stopgap that is still in.
+SELECT jobs.id,
+  jobs.status = 'awaiting_countersign' OR COALESCE(decided.unsigned, false) AS countersign,
+  quoted.version AS quote, ordered.supplier_name AS silent,
+  chosen.id IS NOT NULL AS chosen, chosen.ready_at, chosen.part_no, chosen.offer IS NULL AS unordered,
+  bridged.stopgap
+FROM jobs
+LEFT JOIN LATERAL (
+  SELECT users.role = 'apprentice' AND decisions.countersigned_at IS NULL AS unsigned
+  FROM decisions JOIN users ON users.id = decisions.user_id
+  WHERE decisions.job_id = jobs.id AND decisions.voided_at IS NULL
+  ORDER BY decisions.taken_at DESC, decisions.id DESC LIMIT 1
+) decided ON true
+LEFT JOIN LATERAL (
+  SELECT * FROM quotes WHERE quotes.job_id = jobs.id ORDER BY quotes.version DESC LIMIT 1
+) quoted ON quoted.limit_cents IS NOT NULL AND (quoted.options -> 0 ->> 'needs_approval')::boolean
+  AND NOT EXISTS (SELECT 1 FROM quote_answers WHERE quote_answers.quote_id = quoted.id)
+LEFT JOIN LATERAL (
+  SELECT supplier_name FROM part_orders
+  WHERE part_orders.job_id = jobs.id AND part_orders.state = 'to_send' ORDER BY part_orders.id LIMIT 1
+) ordered ON true
+LEFT JOIN LATERAL (
+  SELECT part_choices.id, ready_at, offer, COALESCE(motors.part_no, spares.part_no) AS part_no
+  FROM part_choices
+  LEFT JOIN motors ON motors.id = part_choices.motor_id
+  LEFT JOIN spares ON spares.id = part_choices.spare_id
+  WHERE part_choices.job_id = jobs.id AND superseded_at IS NULL
+  ORDER BY part_choices.created_at DESC, part_choices.id DESC LIMIT 1
+) chosen ON true
+LEFT JOIN LATERAL (
+  SELECT offer ->> 'stopgap' AS stopgap FROM part_choices
+  WHERE part_choices.job_id = jobs.id AND superseded_at IS NULL AND offer ->> 'stopgap' IS NOT NULL
+    AND NOT EXISTS (SELECT 1 FROM proof_checks WHERE proof_checks.job_id = jobs.id AND check_id = 'undone')
+  ORDER BY part_choices.created_at DESC, part_choices.id DESC LIMIT 1
+) bridged ON true
+WHERE jobs.status NOT IN ('closed', 'cancelled')
