@@ -9,7 +9,7 @@ module Pocket
   class Code
     ROOT = File.expand_path("../..", __dir__)
     OWN = %w[lib/fenbo.rb lib/fenbo/**/*.{rb,yml} lib/fenbo_simulation.rb lib/fenbo_simulation/**/*.rb
-      app/paths.rb app/shared/**/*.{rb,erb}
+      app/paths.rb app/{bench,shared}/**/*.{rb,erb}
       app/stations/{call,look,measure,decide,work_plan,prove,hand_over}/**/*.{rb,erb} app/records/entries/*.rb
       app/records/{current,not_allowed,picture_rules,policy,shop_experience,shop_settings,taking}.rb
       app/pocket/first_come.rb

@@ -133,6 +133,13 @@ RSpec.describe "without signal" do
     decide(job, "bearing_seized", "Replace", fan: "evaporator-1")
     visit "/jobs/#{job}/source"
     expect(page).to have_text "This needs the signal"
+    click_link "Back to job #{job}"
+    expect(page).to have_css "h1", text: "Cheese cellar 2"
+    visit "/bench/capacitor"
+    fill_in "rated", with: "5"
+    fill_in "measured", with: "3,1"
+    click_button "Judge it"
+    expect(page).to have_text Fenbo.call(:capacitor, {"rated_uf" => 5, "measured_uf" => 3.1}).reasons.first.text
     best = on_the_phone(job, "best")
     visit "/jobs/#{job}/match"
     fits = Fenbo.call(:match, best["question"]).candidates.first

@@ -10,8 +10,8 @@ class Away < Shared::Route
   %i[get post].each do |verb|
     public_send(verb, "/*") do
       refuse(503, "This needs the signal",
-        "Look, Measure, Decide, Work, Prove and Hand over of the jobs you took along work here, and at Match one " \
-          "of the motors that fit best can be chosen. The rest waits until there is signal.")
+        "Look, Measure, Decide, Work, Prove and Hand over of the jobs you took along work here, and the bench; at " \
+          "Match one of the motors that fit best can be chosen. The rest waits until there is signal.")
     end
   end
 

@@ -10,7 +10,10 @@ module Phone
   ROOMS = %w[Stations::Look::Route Stations::Look::Findings Stations::Measure::Route Stations::Measure::Readings
     Stations::Decide::Route Stations::Call::Jobs Stations::Look::Frost
     Stations::Look::Photos Stations::Look::Sounds
-    Stations::WorkPlan::Route Stations::Prove::Route Stations::HandOver::Route Shared::Nowhere].freeze
+    Stations::WorkPlan::Route Stations::Prove::Route Stations::HandOver::Route Bench::Route
+    Shared::Nowhere].freeze
+  # Of these the one that wants no job.
+  BENCH = "Bench::Route"
   Pack = Struct.new(:person, :shop, :job, :beside, :history, :best, :made_at) do
     # One of the motors that came along.
     def motor(part_no)
@@ -101,7 +104,8 @@ module Phone
       return Taken if ["/", "/jobs", "/pocket/kept"].include?(path)
       return Pictured if Pictured::PATH.match?(path)
       return PackedMatch if PackedMatch::PATH.match?(path) && pack&.best
-      (pack && ROOMS.include?(Paths.room(path))) ? Paths.route(path) : Away
+      room = Paths.room(path)
+      (ROOMS.include?(room) && (pack || (any && room == BENCH))) ? Paths.route(path) : Away
     end
 
     def environment(request)
