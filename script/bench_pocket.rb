@@ -107,14 +107,14 @@ line "an answer to the verdict redrawn, ms", median, high, "wanted #{TARGETS[:an
 
 # --- brought back --------------------------------------------------------------------------
 browser.evaluate_async(<<~JS, 30)
-  const jobs = #{JSON.generate(numbers)};
+  const jobs = #{JSON.generate(numbers.map { |one| [one, JobSource.numbered(one).fan_in_hand.key] })};
   indexedDB.open("fenbo-pocket").onsuccess = ({ target }) => {
     const work = target.result.transaction("entries", "readwrite");
     for (let i = 0; i < 984; i += 1) {
       const id = crypto.randomUUID();
-      const number = jobs[Math.floor((i * jobs.length) / 984)];
+      const [number, fan] = jobs[Math.floor((i * jobs.length) / 984)];
       work.objectStore("entries").add({ id, number, path: `/jobs/${number}/findings`, at: Date.now(), by: "#{ilka.uid}",
-        body: `client_id=${id}&fan=evaporator-1&test=noise&outcome=${i % 2 ? "silent" : "grinding"}` });
+        body: `client_id=${id}&fan=${fan}&test=noise&outcome=${i % 2 ? "silent" : "grinding"}` });
     }
     work.oncomplete = () => { target.result.close(); arguments[0](1); };
   };
