@@ -111,6 +111,26 @@ module Errands
     expect(page.evaluate_script("document.querySelector('input[name=signature]').value")).to include "[["
   end
 
+  # Paints columns of a frost map with the mouse, one stroke a row.
+  def stroke(rows, columns)
+    mouse = page.driver.browser.mouse
+    rows.each do |row|
+      mouse.move(**centre(row, columns.first)).down
+      columns.each { |column| mouse.move(**centre(row, column)) }
+      mouse.up
+    end
+  end
+
+  def centre(row, column)
+    x, y =
+      page.evaluate_script(
+        "(() => { const b = " \
+          "document.querySelector('[data-cell=\"#{row}-#{column}\"]').getBoundingClientRect(); return [b.left " \
+          "+ b.width / 2, b.top + b.height / 2] })()"
+      )
+    {x:, y:}
+  end
+
   # Nothing reaches beyond the screen.
   def expect_no_overflow
     expect(page.evaluate_script("document.documentElement.scrollWidth <= window.innerWidth + 1")).to be true

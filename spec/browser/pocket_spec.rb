@@ -109,7 +109,7 @@ RSpec.describe "without signal" do
     expect(here["steps"].size).to be > 10
   end
 
-  it "diagnoses to a verdict, reads amps, decides; reloads in the middle; and the server has it all" do
+  it "diagnoses to a verdict, paints frost, reads amps, decides; reloads in the middle; and the server has it all" do
     phone
     sign_in_as("ilka")
     job = new_job("Cheese cellar 2", "Too warm, one fan stands")
@@ -126,6 +126,12 @@ RSpec.describe "without signal" do
     expect(page).to have_text "after 2 findings"
     expect(find("#page").text[/.*\b\d+%/]).to eq verdict
 
+    visit "/jobs/#{job}/frost?fan=evaporator-1"
+    scroll_to find("[data-cell='5-0']"), align: :center
+    stroke([4, 5], (0..7).to_a)
+    expect(page).to have_css "#frost-reading h2", text: "Bottom"
+    click_button "Keep the map"
+    told "Frost map kept: bottom"
     visit "/jobs/#{job}/measure"
     fill_in "amps", with: "0,66"
     find("[name=amps]").ancestor("form").find("button.btn-main").click

@@ -14,26 +14,6 @@ RSpec.describe "showing it instead of describing it" do
     Job.order(:number).last
   end
 
-  # Paints columns with the mouse, one stroke a row.
-  def stroke(rows, columns)
-    mouse = page.driver.browser.mouse
-    rows.each do |row|
-      mouse.move(**centre(row, columns.first)).down
-      columns.each { |column| mouse.move(**centre(row, column)) }
-      mouse.up
-    end
-  end
-
-  def centre(row, column)
-    x, y =
-      page.evaluate_script(
-        "(() => { const b = " \
-          "document.querySelector('[data-cell=\"#{row}-#{column}\"]').getBoundingClientRect(); return [b.left " \
-          "+ b.width / 2, b.top + b.height / 2] })()"
-      )
-    {x:, y:}
-  end
-
   before { sign_in_as "jorun" }
 
   it "finds the iced drain of a walk-in by painting the lowest rows" do

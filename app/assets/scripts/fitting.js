@@ -1,5 +1,7 @@
 // The seat of the hub: dragged on the drawing or moved by keys. The blade follows the
 // thumb at once; the drawing for the new seat comes from the server when it rests.
+import { asked } from "./asked.js";
+
 const REST = 160,
   STEP = 0.5;
 
@@ -65,10 +67,10 @@ export function fitting() {
     },
     async ask() {
       this.moved = 0;
-      const asked = new URLSearchParams(new FormData(this.$refs.seat));
+      const seat = new URLSearchParams(new FormData(this.$refs.seat));
       try {
-        const answer = await fetch(`${this.$root.dataset.drawing}?${asked}`, { credentials: "same-origin" });
-        if (!answer.ok) return;
+        const answer = await asked(`${this.$root.dataset.drawing}?${seat}`);
+        if (!answer) return;
         const visible = this.sheet.matches(":focus");
         this.$refs.drawing.innerHTML = await answer.text();
         this.take();

@@ -1,5 +1,7 @@
 // The frost map: painted with thumb, mouse or keys on the drawing the server made.
 // Each stroke can be taken back; the reading follows half a second behind.
+import { asked } from "./asked.js";
+
 const LAG = 400;
 
 export function frost() {
@@ -119,13 +121,9 @@ export function frost() {
         const body = new URLSearchParams(new FormData(this.$root));
         // Only asked, nothing is taken: the press that keeps it comes later.
         body.delete("client_id");
-        const answer = await fetch(this.$root.dataset.reading, {
-          method: "POST",
-          body,
-          credentials: "same-origin",
-        });
+        const answer = await asked(this.$root.dataset.reading, { method: "POST", body });
         const place = document.getElementById("frost-reading");
-        if (answer.ok && place) place.innerHTML = await answer.text();
+        if (answer && place) place.innerHTML = await answer.text();
       } catch {
         /* no signal: the map itself is kept and read when it is sent */
       }

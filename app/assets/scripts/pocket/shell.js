@@ -14,6 +14,7 @@ const say = (text) => place && (place.textContent = text);
 const here = () => location.pathname + location.search;
 const phone = new Phone();
 const POCKET = { "X-Pocket": "1" };
+document.documentElement.dataset.pocket = POCKET["X-Pocket"];
 
 document.addEventListener("htmx:configRequest", ({ detail }) => (detail.headers["X-Pocket"] = "1"));
 
