@@ -66,6 +66,25 @@ RSpec.describe "a bad day without signal" do
     expect(Job.find_by!(number: job).photos.count).to eq 1
   end
 
+  it "keeps a reading that somebody else's page has answered, on a phone that took nothing along" do
+    phone
+    sign_in_as("ilka")
+    job = new_job("Cheese cellar 2", "Too warm, one fan stands")
+    visit "/jobs/#{job}/measure?fan=evaporator-1"
+    fill_in "amps", with: "0,66"
+    NoSignal.here = true
+    find("[name=amps]").ancestor("form").find("button.btn-main").click
+    expect(page).to have_css "#outbox", text: "1 kept here"
+    expect(page).to have_no_text "Welcome to the hotel"
+    page.execute_script("window.dispatchEvent(new Event('online'))")
+    sleep 1
+    expect(page).to have_css "#outbox", text: "1 kept here"
+    NoSignal.here = false
+    page.execute_script("window.dispatchEvent(new Event('online'))")
+    expect(page).to have_css "#outbox", visible: :hidden
+    expect(Job.find_by!(number: job).readings.map(&:kind)).to eq ["amps"]
+  end
+
   it "shows nothing of a lost phone without the PIN, waits after wrong ones, and loses nothing by them" do
     job = taken_along
     NoSignal.here = true

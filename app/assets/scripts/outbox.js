@@ -50,6 +50,8 @@ async function sendOne(item) {
   if (token) body.set("authenticity_token", token);
   body.set("held_seconds", (Math.max(0, Date.now() - item.at) / 1000).toFixed(3));
   const answer = await fetch(item.path, { method: "POST", body, credentials: "same-origin" });
+  // Somebody else answers, as a hotel's page does.
+  if (!answer.headers.get("x-fenbo")) return null;
   if (answer.status >= 500 || answer.status === 429 || new URL(answer.url).pathname === "/sign-in") return null;
   return answer.ok;
 }
@@ -73,19 +75,33 @@ async function send() {
   if (sent) location.reload();
 }
 
+// A press that did not get through.
+function keep({ elt, requestConfig }) {
+  const form = elt.closest?.("form");
+  if (!form || form.enctype === "multipart/form-data" || requestConfig.verb !== "post") return;
+  const body = new URLSearchParams(requestConfig.formData).toString();
+  const id = new URLSearchParams(body).get("client_id");
+  if (read().some((one) => one.id === id)) return;
+  write([...read(), { id, at: Date.now(), path: requestConfig.path, body }]);
+  // The next press from this page is another entry.
+  stamp(form, true);
+  delete form.dataset.sent;
+}
+
+// An answer of somebody else is none. A link is followed without htmx: there the phone may have
+// its own page, or the hotel its door.
+function foreign(event) {
+  const { xhr, requestConfig } = event.detail;
+  if (document.documentElement.dataset.pocket || xhr.getResponseHeader("x-fenbo")) return;
+  event.preventDefault();
+  if (requestConfig.verb === "get" && requestConfig.elt.tagName === "A") location.assign(requestConfig.path);
+  else keep(event.detail);
+}
+
 export const outbox = {
   start() {
-    document.addEventListener("htmx:sendError", (event) => {
-      const form = event.detail.elt.closest?.("form");
-      if (!form || form.enctype === "multipart/form-data" || event.detail.requestConfig.verb !== "post") return;
-      const body = new URLSearchParams(event.detail.requestConfig.formData).toString();
-      const id = new URLSearchParams(body).get("client_id");
-      if (read().some((one) => one.id === id)) return;
-      write([...read(), { id, at: Date.now(), path: event.detail.requestConfig.path, body }]);
-      // The next press from this page is another entry.
-      stamp(form, true);
-      delete form.dataset.sent;
-    });
+    document.addEventListener("htmx:sendError", (event) => keep(event.detail));
+    document.addEventListener("htmx:beforeOnLoad", foreign);
     document.addEventListener(
       "click",
       (event) => event.target.id === "outbox" && write(read().filter((item) => !item.refused)),
