@@ -11,12 +11,6 @@ RSpec.describe "a bad day without signal" do
 
   after { FileUtils.rm_f([picture, wav]) }
 
-  def taken_along(login = "ilka")
-    phone
-    sign_in_as(login)
-    new_job("Cheese cellar 2", "Too warm, one fan stands").tap { |job| take_along(job) }
-  end
-
   it "keeps a photo and a recording, shows and reads them, and brings them back byte for byte" do
     Vips::Image.gaussnoise(900, 700, mean: 128, sigma: 50).cast("uchar").pngsave(picture)
     File.binwrite(wav,

@@ -20,7 +20,6 @@ RSpec.describe "a killed browser" do
     name = :"phone_#{@begun = @begun.to_i + 1}"
     Capybara.register_driver(name) { |app| cuprite(app, incognito: false, more: {"user-data-dir" => @folder}) }
     Capybara.current_driver = name
-    phone
   end
 
   def kill_browser
@@ -34,9 +33,7 @@ RSpec.describe "a killed browser" do
 
   it "begins without signal where it was, after the PIN, and brings back all once somebody has signed in again" do
     begin_browser
-    sign_in_as("ilka")
-    job = new_job("Cheese cellar 2", "One fan stands")
-    take_along(job)
+    job = taken_along
     NoSignal.here = true
     visit "/jobs/#{job}/look"
     answer "fan_motion", "Stands still"

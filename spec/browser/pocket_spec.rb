@@ -110,10 +110,7 @@ RSpec.describe "without signal" do
   end
 
   it "diagnoses to a verdict, paints frost, reads amps, decides; reloads in the middle; and the server has it all" do
-    phone
-    sign_in_as("ilka")
-    job = new_job("Cheese cellar 2", "Too warm, one fan stands")
-    take_along(job)
+    job = taken_along
     NoSignal.here = true
 
     visit "/jobs/#{job}/look"

@@ -64,6 +64,13 @@ RSpec.shared_context "without signal" do
     expect(page).to have_css "#pocket-told", text: "Job #{job} is on this phone.", wait: 60
   end
 
+  # Signed in on a phone, with a new job on it.
+  def taken_along(login = "ilka")
+    phone
+    sign_in_as(login)
+    new_job("Cheese cellar 2", "Too warm, one fan stands").tap { |job| take_along(job) }
+  end
+
   # Looked into with signal: once it says how much it holds, it has said what waits.
   def all_sent
     visit "/pocket"
