@@ -126,7 +126,12 @@ module Catalogue
     def spelled_otherwise
       # Joined as a whole: hoping for the first few it would be looked up row by row.
       rows = connection.select_rows(<<~SQL)
-        WITH alike AS MATERIALIZED (SELECT s.line, s.part_no, p.part_no AS known FROM staged_parts s JOIN #{@model.table_name} p ON p.part_key = #{Take::KEY} AND p.part_no <> s.part_no WHERE s.catalogue_import_id = #{@import.id})
+        WITH alike AS MATERIALIZED (
+          SELECT s.line, s.part_no, p.part_no AS known
+          FROM staged_parts s
+          JOIN #{@model.table_name} p ON p.part_key = #{Take::KEY} AND p.part_no <> s.part_no
+          WHERE s.catalogue_import_id = #{@import.id}
+        )
         SELECT line, part_no, known FROM alike ORDER BY line LIMIT #{MOST_FAULTS}
       SQL
       rows.each do |line, part_no, known|

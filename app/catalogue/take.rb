@@ -59,7 +59,8 @@ module Catalogue
         FROM staged_parts s, jsonb_populate_record(NULL::#{@model.table_name}, s.values) r
         WHERE s.catalogue_import_id = #{@import.id}
         ON CONFLICT (part_no) DO UPDATE SET #{fresh.join(", ")}, updated_at = now()
-        WHERE (#{rest.map { |name| "#{@model.table_name}.#{name}" }.join(", ")}) IS DISTINCT FROM (#{rest.map { |name| "EXCLUDED.#{name}" }.join(", ")})
+        WHERE (#{rest.map { |name| "#{@model.table_name}.#{name}" }.join(", ")})
+          IS DISTINCT FROM (#{rest.map { |name| "EXCLUDED.#{name}" }.join(", ")})
       SQL
     end
 
