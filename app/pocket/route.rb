@@ -9,10 +9,9 @@ module Pocket
       fonts/mono.woff2].freeze
     # WebAssembly may be compiled by this one worker, and nothing else be loaded by it.
     WORKER = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; connect-src 'self'"
-    MOST_JOBS = 30
 
     get "/pocket/?" do
-      erb :pocket, locals: {jobs:}
+      erb :pocket, locals: {offered: Offered.new(current_user, asked), asked:}
     end
 
     # What is cached for the day without signal; the same for everybody but for who carries it.
@@ -28,7 +27,7 @@ module Pocket
 
     get "/pocket/me.json" do
       json(user: current_user.uid, token: csrf_token, now: Time.now.to_f, secret: Secret.of(current_user),
-        today:)
+        today: Offered.new(current_user).today)
     end
 
     get "/pocket/code.json" do
@@ -73,12 +72,7 @@ module Pocket
 
     private
 
-    # Numbers of the jobs that this person's visits of today are for.
-    def today
-      day = Date.today.beginning_of_day..Date.today.end_of_day
-      visits = Visit.where(technician: current_user, starts_at: day, ends_at: nil)
-      Job.open.where(id: visits.select(:job_id)).limit(MOST_JOBS).order(:number).pluck(:number)
-    end
+    def asked = params[:job].presence && whole(params[:job])
 
     def json(value)
       content_type :json
@@ -93,10 +87,5 @@ module Pocket
 
     # Named by its version.
     def runtime = Dir[File.join(ASSETS, "pocket/ruby-*.wasm.gz")].max
-
-    # One's own, soonest first; the office takes none along.
-    def jobs
-      Job.open.where(technician: [current_user, nil]).includes(unit: :site).order(:number).limit(MOST_JOBS)
-    end
   end
 end

@@ -38,6 +38,23 @@ RSpec.describe "the pocket", :rolled_back do
     expect(status).to eq 404
   end
 
+  it "offers what was asked for, then today's visits, then one's own, the newest first, and says what it left out" do
+    free, mine = [nil, technician].map { |technician| create_list(:job, 20, technician:) }
+    other = create(:job, technician: create(:user))
+    mine[3].visits.create!(technician:, starts_at: Time.now)
+    offered = -> { page.scan(/data-job="(\d+)"/).flatten.map(&:to_i) }
+    get "/pocket"
+    own = (mine - [mine[3]]).reverse
+    expect(offered.call.first(29)).to eq [mine[3], *own, *free.reverse].first(29).map(&:number)
+    expect(page).to match(/\d+ more are open/)
+    get "/pocket?job=#{other.number}"
+    expect(offered.call.first(2)).to eq [other.number, mine[3].number]
+    get "/pocket?job=999999"
+    expect(page).to include "No open job has this number."
+    get "/pocket/me.json"
+    expect(JSON.parse(page)["today"]).to eq [mine[3].number]
+  end
+
   it "gives the motors that fit best with all that judging them again asks" do
     unit = Unit.find_by!(name: "Cheese cellar 2")
     fitting = create(:job, unit:, fan_position: unit.fan_positions.find { |one| one.motor })

@@ -107,6 +107,10 @@ RSpec.describe "without signal" do
     expect(work(JobSource.numbered(job).as_json)).to eq here
     expect(Job.find_by!(number: job)).to have_attributes(status: "closed")
     expect(here["steps"].size).to be > 10
+    visit "/pocket"
+    within("[data-job='#{job}']", text: "Not in your list any more") { click_button "Let go" }
+    expect(page).to have_css "#pocket-told", text: "Job #{job} is not on this phone any more."
+    expect(page).to have_no_css "[data-job='#{job}']"
   end
 
   it "diagnoses to a verdict, paints frost, reads amps, decides; reloads in the middle; and the server has it all" do

@@ -23,12 +23,23 @@ async function take(number) {
   say(`Job ${number} is on this phone. Working on it takes ${size(bytes)} of memory.`);
 }
 
+// A job on this phone that the page did not list, being closed or somebody else's by now.
+function unlisted({ number }) {
+  const row = at("pocket-row").content.firstElementChild.cloneNode(true);
+  row.dataset.job = row.querySelector("[data-number]").textContent = number;
+  row.dataset.unlisted = "";
+  return row;
+}
+
 async function list() {
   const packs = await store.packs();
   const entries = await store.entries();
+  const listed = (pack) => document.querySelector(`[data-job="${pack.number}"]`);
+  at("pocket-jobs").append(...packs.filter((pack) => !listed(pack)).map(unlisted));
   for (const row of document.querySelectorAll("[data-job]")) {
     const number = Number(row.dataset.job);
     const kept = packs.find((one) => one.number === number);
+    if (!kept && "unlisted" in row.dataset) row.remove();
     const waiting = entries.filter((one) => one.number === number && !one.answer).length;
     row.querySelector("[data-kept]").textContent = kept
       ? ` · on this phone since ${when(kept.made_at)}, ${size(kept.bytes)}`
