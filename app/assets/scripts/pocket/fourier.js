@@ -1,34 +1,52 @@
-// Fourier's transform for the phone's Ruby, which has no library of its own for it: a device in
-// its folder. Written: direction (1 or -1), then all real parts, then all imaginary ones, as
-// doubles. Read: the same of the transform, not divided by its size. With 0 for a direction all
-// that follows is real, and the half of the transform comes back that the other one mirrors.
-import { Fd, Inode, wasi } from "@bjorn3/browser_wasi_shim";
+// Fourier's transform of complex rows of any size, not divided by it. What hangs on the size
+// alone is worked out once: a recording has hundreds of stretches of one length.
+
+const once = (make) => {
+  const made = new Map();
+  return (size) => {
+    if (!made.has(size)) made.set(size, make(size));
+    return made.get(size);
+  };
+};
+
+const turns = once((size) => {
+  const angle = (k) => (2 * Math.PI * k) / size;
+  const half = Float64Array.from({ length: size / 2 }, (_, k) => angle(k));
+  return { cos: half.map(Math.cos), sin: half.map(Math.sin) };
+});
+
+// A size that is a power of two: each index with its bits turned round.
+const turnedRound = once((size) => {
+  const found = new Uint32Array(size);
+  for (let at = 1; at < size; at++) found[at] = (found[at >> 1] >> 1) | (at & 1 ? size >> 1 : 0);
+  return found;
+});
+
+function turnRound(row) {
+  turnedRound(row.length).forEach((other, at) => {
+    if (at >= other) return;
+    const kept = row[at];
+    row[at] = row[other];
+    row[other] = kept;
+  });
+}
 
 // In place; a size that is a power of two.
 function powerOfTwo(re, im, direction) {
   const size = re.length;
-  for (let at = 1, turned = 0; at < size; at++) {
-    let bit = size >> 1;
-    for (; turned & bit; bit >>= 1) turned ^= bit;
-    turned ^= bit;
-    if (at < turned) {
-      [re[at], re[turned]] = [re[turned], re[at]];
-      [im[at], im[turned]] = [im[turned], im[at]];
-    }
-  }
-  const cos = new Float64Array(size / 2);
-  const sin = new Float64Array(size / 2);
-  for (let k = 0; k < size / 2; k++) {
-    cos[k] = Math.cos((2 * Math.PI * k) / size);
-    sin[k] = -direction * Math.sin((2 * Math.PI * k) / size);
-  }
+  turnRound(re);
+  turnRound(im);
+  const { cos, sin } = turns(size);
   for (let half = 1; half < size; half *= 2) {
     const stride = size / (2 * half);
     for (let from = 0; from < size; from += 2 * half)
       for (let k = 0; k < half; k++) {
-        const [a, b] = [from + k, from + k + half];
-        const [c, s] = [cos[k * stride], sin[k * stride]];
-        const [x, y] = [re[b] * c - im[b] * s, re[b] * s + im[b] * c];
+        const a = from + k;
+        const b = a + half;
+        const c = cos[k * stride];
+        const s = -direction * sin[k * stride];
+        const x = re[b] * c - im[b] * s;
+        const y = re[b] * s + im[b] * c;
         re[b] = re[a] - x;
         im[b] = im[a] - y;
         re[a] += x;
@@ -37,70 +55,52 @@ function powerOfTwo(re, im, direction) {
   }
 }
 
-// Any size, as a convolution with a chirp (Bluestein).
-function anySize(re, im, direction) {
-  const size = re.length;
+// What a row of any size is multiplied with, and the transform of what it is folded with.
+const chirp = once((size) => {
   const wide = 2 ** Math.ceil(Math.log2(2 * size - 1));
-  const [aRe, aIm, bRe, bIm] = Array.from({ length: 4 }, () => new Float64Array(wide));
-  const angle = (k) => (Math.PI * ((k * k) % (2 * size))) / size;
+  const angles = Float64Array.from({ length: size }, (_, k) => (Math.PI * ((k * k) % (2 * size))) / size);
+  const [cos, sin] = [angles.map(Math.cos), angles.map(Math.sin)];
+  const [re, im] = [new Float64Array(wide), new Float64Array(wide)];
   for (let k = 0; k < size; k++) {
-    const [c, s] = [Math.cos(angle(k)), direction * Math.sin(angle(k))];
-    aRe[k] = re[k] * c + im[k] * s;
-    aIm[k] = im[k] * c - re[k] * s;
-    bRe[k] = bRe[(wide - k) % wide] = c;
-    bIm[k] = bIm[(wide - k) % wide] = s;
+    re[k] = re[(wide - k) % wide] = cos[k];
+    im[k] = im[(wide - k) % wide] = sin[k];
+  }
+  powerOfTwo(re, im, 1);
+  return { wide, cos, sin, re, im };
+});
+
+// In place, any size, as a convolution with a chirp (Bluestein).
+function forwards(re, im) {
+  const size = re.length;
+  const { wide, cos, sin, re: withRe, im: withIm } = chirp(size);
+  const [aRe, aIm] = [new Float64Array(wide), new Float64Array(wide)];
+  for (let k = 0; k < size; k++) {
+    aRe[k] = re[k] * cos[k] + im[k] * sin[k];
+    aIm[k] = im[k] * cos[k] - re[k] * sin[k];
   }
   powerOfTwo(aRe, aIm, 1);
-  powerOfTwo(bRe, bIm, 1);
-  for (let k = 0; k < wide; k++)
-    [aRe[k], aIm[k]] = [aRe[k] * bRe[k] - aIm[k] * bIm[k], aRe[k] * bIm[k] + aIm[k] * bRe[k]];
+  for (let k = 0; k < wide; k++) {
+    const x = aRe[k];
+    aRe[k] = x * withRe[k] - aIm[k] * withIm[k];
+    aIm[k] = x * withIm[k] + aIm[k] * withRe[k];
+  }
   powerOfTwo(aRe, aIm, -1);
   for (let k = 0; k < size; k++) {
-    const [c, s] = [Math.cos(angle(k)), direction * Math.sin(angle(k))];
-    re[k] = (aRe[k] * c + aIm[k] * s) / wide;
-    im[k] = (aIm[k] * c - aRe[k] * s) / wide;
+    re[k] = (aRe[k] * cos[k] + aIm[k] * sin[k]) / wide;
+    im[k] = (aIm[k] * cos[k] - aRe[k] * sin[k]) / wide;
   }
 }
 
-// bytes: as written to the device; answers with what is read from it.
-export function transformed(bytes) {
-  const told = new Float64Array(bytes.slice().buffer);
-  const direction = told[0];
-  const size = direction ? (told.length - 1) / 2 : told.length - 1;
-  const re = told.slice(1, 1 + size);
-  const im = direction ? told.slice(1 + size) : new Float64Array(size);
-  const way = size & (size - 1) ? anySize : powerOfTwo;
-  way(re, im, direction || 1);
-  const half = direction ? size : Math.floor(size / 2) + 1;
-  const both = new Float64Array(2 * half);
-  both.set(re.subarray(0, half));
-  both.set(im.subarray(0, half), half);
-  return new Uint8Array(both.buffer);
-}
-
-class Open extends Fd {
-  fd_fdstat_get() {
-    return { ret: 0, fdstat: new wasi.Fdstat(wasi.FILETYPE_CHARACTER_DEVICE, 0) };
-  }
-  fd_filestat_get() {
-    return { ret: 0, filestat: new wasi.Filestat(0n, wasi.FILETYPE_CHARACTER_DEVICE, 0n) };
-  }
-  fd_write(data) {
-    this.left = transformed(data);
-    return { ret: 0, nwritten: data.byteLength };
-  }
-  fd_read(size) {
-    const data = this.left.subarray(0, size);
-    this.left = this.left.subarray(data.length);
-    return { ret: 0, data };
-  }
-}
-
-export class Fourier extends Inode {
-  stat() {
-    return new wasi.Filestat(this.ino, wasi.FILETYPE_CHARACTER_DEVICE, 0n);
-  }
-  path_open() {
-    return { ret: 0, fd_obj: new Open() };
-  }
+// Direction 1, or -1 for the way back. Answers with all real parts, then all imaginary ones.
+export function fourier(reals, imaginaries, direction) {
+  const size = reals.length;
+  const both = new Float64Array(2 * size);
+  both.set(reals);
+  both.set(imaginaries, size);
+  const [re, im] = [both.subarray(0, size), both.subarray(size)];
+  // The way back is the way there with both parts changed over.
+  if (!(size & (size - 1))) powerOfTwo(re, im, direction);
+  else if (direction > 0) forwards(re, im);
+  else forwards(im, re);
+  return both;
 }

@@ -3,7 +3,7 @@
 // back, which takes none.
 import { RubyVM } from "@ruby/wasm-wasi";
 import { ConsoleStdout, Directory, File, OpenFile, PreopenDirectory, WASI } from "@bjorn3/browser_wasi_shim";
-import { Fourier } from "./fourier.js";
+import { Rows } from "./rows.js";
 
 const HOME = "/fenbo";
 const ARGUMENTS = ["ruby.wasm", "-EUTF-8", "--disable-gems", "-e_=0"];
@@ -32,7 +32,7 @@ export class Ruby {
   static async begin(module, files, memory) {
     const ruby = new Ruby();
     ruby.home = folder(files);
-    ruby.home.set("fourier", new Fourier());
+    ruby.home.set("rows", new Rows());
     const open = [
       new OpenFile(new File([])),
       ConsoleStdout.lineBuffered(() => {}),

@@ -38,7 +38,10 @@ module Fenbo
       private
 
       def search
-        scored = candidates.flat_map { |rate| blade_choices.map { |count| [rate, count, score(rate, count)] } }
+        scored = candidates.flat_map { |rate|
+          turning = swell(rate)
+          blade_choices.map { |count| [rate, count, score(rate, count) + turning] }
+        }
         best = scored.max_by(&:last)
         rival = scored.reject { |rate, _, _| (rate / best[0] - 1).abs < 0.03 }.max_by(&:last)
         @confidence = ((best.last - (rival ? rival.last : 0)) / [best.last.abs, 1e-9].max).clamp(0.0, 1.0)
@@ -59,8 +62,12 @@ module Fenbo
       def score(rate, count)
         pass = rate * count
         lines = [[rate, 0.6], [pass, 1.0], [2 * pass, 0.7], [3 * pass, 0.4]]
-        lines.sum { |hz, weight| hum?(hz) ? 0.0 : weight * prominence(hz).clamp(0, 25) } +
-          0.5 * @envelope.prominence(rate, spread: 0.3).clamp(0, 20)
+        lines.sum { |hz, weight| hum?(hz) ? 0.0 : weight * prominence(hz).clamp(0, 25) }
+      end
+
+      # How far the high band's rise and fall once a turn stands out, whatever the blades.
+      def swell(rate)
+        0.5 * @envelope.prominence(rate, spread: 0.3).clamp(0, 20)
       end
 
       def prominence(hz)

@@ -1,196 +1,202 @@
 # frozen_string_literal: true
 
 # As much of the number library as a recording is read with (lib/fenbo/observation/sound), for a
-# Ruby that cannot have it: rows of floats in plain arrays. The transform itself is the
-# browser's (fourier.js), behind a device.
+# Ruby that cannot have it. What is done to a whole row is done by the browser (rows.js), behind a
+# device; the rows stay as bytes until somebody asks for single values.
 module Numo
+  # The browser's arithmetic.
+  module Rows
+    DEVICE = "/fenbo/rows"
+
+    module_function
+
+    # @param name [Symbol] what is to be done (rows.js)
+    # @param rows [Array<String>] doubles, or samples as a file holds them
+    # @param number [Numeric]
+    # @return [String] doubles
+    def done(name, *rows, number: 0)
+      told = [name.to_s, number].pack("A24E")
+      rows.each { |row| told << row }
+      @device ||= File.open(DEVICE, "r+b")
+      @device.syswrite(told)
+      whole
+    end
+
+    # How long it is, then the row.
+    def whole
+      size = @device.sysread(4).unpack1("V")
+      read = +"".b
+      read << @device.sysread(size - read.bytesize) while read.bytesize < size
+      read
+    end
+  end
+
   # A row of floats, or a table of them: rows one after the other, each of `columns`.
   class DFloat
-    include Enumerable
+    BYTES = 8
+    # The way to the browser and back takes longer than so few values.
+    FEW = 300
+    private_constant :FEW
 
-    def self.zeros(size) = new(Array.new(size, 0.0))
+    def self.zeros(size) = new(size)
 
-    def self.from_binary(data) = new(data.unpack("E*"))
+    def self.from_binary(data) = new(nil, bytes: data)
 
-    # @param values [Array, Integer] a number is how many there shall be
-    def initialize(values, columns: nil)
-      @values = values.is_a?(Integer) ? Array.new(values, 0.0) : values
+    def self.done(...) = new(nil, bytes: Rows.done(...))
+
+    # @param values [Array, Integer, nil] a number is how many there shall be
+    # @param bytes [String] instead of values: doubles
+    def initialize(values, bytes: nil, columns: nil)
+      @values = values unless values.is_a?(Integer)
+      @bytes = values.is_a?(Integer) ? "\0".b * (values * BYTES) : bytes
       @columns = columns
     end
 
-    def seq = DFloat.new(Array.new(size) { |index| index.to_f })
+    def bytes = @bytes ||= @values.pack("E*")
 
-    def to_a = @values
+    def to_a = @values ||= @bytes.unpack("E*")
 
-    def each(&) = @values.each(&)
+    def size = @values ? @values.size : @bytes.bytesize / BYTES
 
-    def size = @values.size
+    def seq = DFloat.done(:seq, number: size)
 
     def [](at, column = nil)
-      return DFloat.new(@values.each_slice(@columns).map { |row| row[column] }) if column
-      at.is_a?(Range) ? DFloat.new(@values[at]) : @values[at]
+      return DFloat.new(to_a.each_slice(@columns).map { |row| row[column] }) if column
+      return to_a[at] unless at.is_a?(Range)
+      return DFloat.new(@values[at]) if @values
+      DFloat.new(nil, bytes: @bytes.byteslice(at.begin * BYTES, at.size * BYTES))
     end
 
-    def reshape(_rows, columns) = DFloat.new(@values, columns:)
+    def reshape(_rows, columns) = DFloat.new(@values, bytes: @bytes, columns:)
 
     # Of each row where an axis is given.
-    def mean(axis: nil)
-      return sum / size unless axis
-      DFloat.new(@values.each_slice(@columns).map { |row| row.sum / @columns })
-    end
+    def mean(axis: nil) = axis ? done(:means, number: @columns) : sum / size
 
-    def sum = @values.sum
+    def sum = few? ? to_a.sum : done(:sum)[0]
 
-    def max = @values.max
+    def max = few? ? to_a.max : done(:max)[0]
 
-    def abs = map_all(&:abs)
+    def abs = done(:abs)
 
-    # Each written out: a block within a block takes twice as long, ten million times.
     def +(other)
-      return DFloat.new(@values.map { |one| one + other }) if other.is_a?(Numeric)
-      beside, at = beside(other), -1
-      DFloat.new(@values.map { |one| one + beside[at += 1] })
+      other.is_a?(Numeric) ? done(:plus, number: other) : beside(:add, other)
     end
 
     def -(other)
-      return DFloat.new(@values.map { |one| one - other }) if other.is_a?(Numeric)
-      beside, at = beside(other), -1
-      DFloat.new(@values.map { |one| one - beside[at += 1] })
+      other.is_a?(Numeric) ? done(:plus, number: -other) : beside(:subtract, other)
     end
 
     def *(other)
-      return DFloat.new(@values.map { |one| one * other }) if other.is_a?(Numeric)
-      beside, at = beside(other), -1
-      DFloat.new(@values.map { |one| one * beside[at += 1] })
+      other.is_a?(Numeric) ? done(:times, number: other) : beside(:multiply, other)
     end
 
-    def /(other) = DFloat.new(@values.map { |one| one / other })
+    def /(other) = done(:over, number: other)
 
-    def **(other)
-      case other
-      when 2 then map_all { |one| one * one }
-      when 4 then map_all { |one| (one * one) * (one * one) }
-      else raise ArgumentError, "to the power of #{other}"
-      end
-    end
+    def **(other) = (other == 2) ? done(:square) : done(:power, number: other)
 
-    def >=(other) = Bit.new(@values.map { |one| one >= other })
+    def >=(other) = Bit.new(done(:at_least, number: other))
 
-    def isfinite = Bit.new(@values.map(&:finite?))
+    def isfinite = Bit.new(done(:finite))
 
     def cast_to(kind)
-      (kind == DComplex) ? DComplex.new(@values, Array.new(size, 0.0)) : self
+      (kind == DComplex) ? DComplex.new(self, DFloat.zeros(size)) : self
     end
 
     def coerce(number) = [Alone.new(number), self]
 
-    def map_all(&) = DFloat.new(@values.map(&))
+    def done(name, number: 0) = DFloat.done(name, bytes, number:)
 
     private
 
-    def beside(other)
+    def few? = size <= FEW
+
+    def beside(name, other)
       raise ArgumentError, "#{size} beside #{other.size}" unless size == other.size
-      other.to_a
+      DFloat.done(name, bytes, other.bytes)
     end
   end
 
   # A number that stands before a row.
   Alone = Struct.new(:number) do
-    def +(other) = other.map_all { |one| number + one }
+    def +(other) = other + number
 
-    def -(other) = other.map_all { |one| number - one }
+    def -(other) = other.done(:less_from, number:)
 
-    def *(other) = other.map_all { |one| number * one }
+    def *(other) = other * number
   end
 
-  # Whether, for each.
+  # Whether, for each: 1 or 0.
   class Bit
     def initialize(answers) = @answers = answers
 
-    def all? = @answers.all?
+    def all? = count_true == @answers.size
 
-    def count_true = @answers.count(true)
+    def count_true = @answers.sum.to_i
 
-    def cast_to(_kind) = DFloat.new(@answers.map { |one| one ? 1.0 : 0.0 })
+    def cast_to(_kind) = @answers
   end
 
   # Samples as files hold them, read as floats at once.
-  {UInt8: "C*", Int16: "s<*", Int32: "l<*", SFloat: "e*"}.each do |name, format|
+  {UInt8: :uint8, Int16: :int16, Int32: :int32, SFloat: :float32}.each do |name, kind|
     const_set(name, Module.new {
-      define_singleton_method(:from_binary) { |data| DFloat.new(data.unpack(format).map(&:to_f)) }
+      define_singleton_method(:from_binary) { |data| DFloat.done(kind, data) }
     })
   end
 
   # Complex numbers: all real parts, all imaginary parts.
   class DComplex
-    def self.zeros(size) = new(Array.new(size, 0.0), Array.new(size, 0.0))
+    def self.zeros(size) = new(DFloat.zeros(size), DFloat.zeros(size))
 
-    attr_reader :reals, :imaginaries
-
-    def initialize(reals, imaginaries)
-      @reals = reals
-      @imaginaries = imaginaries
+    # @param bytes [String] of the real parts, then of the imaginary ones
+    def self.halves(bytes)
+      half = bytes.bytesize / 2
+      new(*[0, half].map { |at| DFloat.from_binary(bytes.byteslice(at, half)) })
     end
 
-    def size = reals.size
+    attr_reader :real, :imag
 
-    def real = DFloat.new(reals)
+    def initialize(real, imag)
+      @real = real
+      @imag = imag
+    end
 
-    def imag = DFloat.new(imaginaries)
+    def size = real.size
 
-    def [](range) = DComplex.new(reals[range], imaginaries[range])
+    def [](range) = DComplex.new(real[range], imag[range])
 
     def []=(range, other)
-      reals[range] = other.reals
-      imaginaries[range] = other.imaginaries
+      @real, @imag = [[real, other.real], [imag, other.imag]].map { |row, part|
+        bytes = row.bytes.dup
+        bytes[range.begin * DFloat::BYTES, range.size * DFloat::BYTES] = part.bytes
+        DFloat.from_binary(bytes)
+      }
     end
 
-    def *(other)
-      DComplex.new(reals.map { |one| one * other }, imaginaries.map { |one| one * other })
-    end
+    def *(other) = DComplex.new(real * other, imag * other)
   end
 
   module NMath
     module_function
 
-    def sin(row) = row.map_all { |one| Math.sin(one) }
+    def sin(row) = row.done(:sin)
 
-    def cos(row) = row.map_all { |one| Math.cos(one) }
+    def cos(row) = row.done(:cos)
 
-    def sqrt(row) = row.map_all { |one| Math.sqrt(one) }
+    def sqrt(row) = row.done(:sqrt)
   end
 
   module Pocketfft
-    DEVICE = "/fenbo/fourier"
-
     module_function
 
-    def fft(row) = transformed(row, 1.0)
+    def fft(row)
+      DComplex.halves(Rows.done(:fft, row.real.bytes, row.imag.bytes))
+    end
 
     def ifft(row)
-      transformed(row, -1.0) * (1.0 / row.size)
+      DComplex.halves(Rows.done(:ifft, row.real.bytes, row.imag.bytes)) * (1.0 / row.size)
     end
 
     # Of a row of reals; the other half mirrors it.
-    def rfft(row) = asked([0.0, *row.to_a], row.size / 2 + 1)
-
-    def transformed(row, direction)
-      asked([direction, *row.reals, *row.imaginaries], row.size)
-    end
-
-    # @param size [Integer] of what comes back
-    def asked(told, size)
-      values = File.open(DEVICE, "r+b") { |device|
-        device.syswrite(told.pack("E*"))
-        whole(device, size * 16)
-      }.unpack("E*")
-      DComplex.new(values[0, size], values[size..])
-    end
-
-    def whole(device, bytes)
-      read = device.sysread(bytes)
-      read << device.sysread(bytes - read.bytesize) while read.bytesize < bytes
-      read
-    end
+    def rfft(row) = DComplex.halves(Rows.done(:rfft, row.bytes))
   end
 end
