@@ -10,7 +10,7 @@ def cuprite(app, more: {}, driver: Capybara::Cuprite::Driver, **options)
   quiet =
     %w[
       no-sandbox disable-gpu disable-quic no-first-run disable-background-networking disable-component-update
-      disable-sync use-fake-ui-for-media-stream use-fake-device-for-media-stream
+      disable-sync force-prefers-reduced-motion use-fake-ui-for-media-stream use-fake-device-for-media-stream
     ].to_h { |name| [name, nil] }
   driver.new(
     app,
@@ -32,6 +32,8 @@ Capybara.default_driver = :chromium
 Capybara.javascript_driver = :chromium
 # A busy machine takes its time over a page, and over reading a whole one for faults.
 Capybara.default_max_wait_time = 30
+# Asking a hundred times a second would keep what is waited for from being done.
+Capybara.default_retry_interval = 0.04
 Capybara.enable_aria_label = true
 
 module Errands
@@ -141,12 +143,14 @@ module Errands
   AXE =
     File.read(Dir[File.join(Gem.loaded_specs["axe-core-api"].full_gem_path, "node_modules/axe-core/axe.min.js")].first)
 
-  def axe_faults
+  # @param only [Array<String>, nil] names of rules; all where none are
+  def axe_faults(only: nil)
     page.execute_script(AXE)
+    options = {resultTypes: ["violations"], runOnly: only}.compact
     found =
       page.evaluate_async_script(
-        "const done = arguments[0]; axe.run(document, {resultTypes: ['violations']}).then(r => " \
-        "done(JSON.stringify(r.violations)))"
+        "const done = arguments[1]; axe.run(document, arguments[0]).then(r => done(JSON.stringify(r.violations)))",
+        options
       )
     JSON
       .parse(found)

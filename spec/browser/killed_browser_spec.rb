@@ -8,11 +8,12 @@ RSpec.describe "a killed browser" do
   include_context "without signal"
 
   around do |example|
-    Dir.mktmpdir { |folder|
-      @folder = folder
-      example.run
-      Capybara.current_session.quit
-    }
+    @folder = Dir.mktmpdir
+    example.run
+  ensure
+    Capybara.current_session.quit
+    # It may still write while it ends.
+    FileUtils.rm_rf(@folder)
   end
 
   # A browser on that disk, as often as it is asked for.

@@ -26,11 +26,12 @@ class KeptPhone < Capybara::Cuprite::Driver
 
   def reset!
     return unless @browser
-    browser.page.command("Storage.clearDataForOrigin", storageTypes: SOMEBODYS,
-      origin: Capybara.current_session.server.base_url)
+    # First the pages go, that none of them is told of its storage being cleared.
     used = browser.window_handles
     browser.switch_to_window(open_new_window.target_id)
     used.each { |window| browser.close_window(window) }
+    browser.page.command("Storage.clearDataForOrigin", storageTypes: SOMEBODYS,
+      origin: Capybara.current_session.server.base_url)
   end
 end
 
