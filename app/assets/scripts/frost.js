@@ -3,6 +3,8 @@
 import { asked } from "./asked.js";
 
 const LAG = 400;
+// No cell is narrower than this, px.
+const STEP = 6;
 
 export function frost() {
   return {
@@ -11,6 +13,7 @@ export function frost() {
     spoken: "",
     note: "",
     at: [0, 0],
+    last: null,
     past: [],
     init() {
       this.grid = JSON.parse(this.$refs.grid.value);
@@ -25,8 +28,8 @@ export function frost() {
       this.level = Number(button.dataset.level);
       this.$root.querySelectorAll(".brush").forEach((one) => one.setAttribute("aria-pressed", String(one === button)));
     },
-    cell(event) {
-      const found = document.elementFromPoint(event.clientX, event.clientY)?.closest?.("[data-cell]");
+    cell({ clientX, clientY }) {
+      const found = document.elementFromPoint(clientX, clientY)?.closest?.("[data-cell]");
       return found && this.$refs.surface.contains(found) ? found.dataset.cell.split("-").map(Number) : null;
     },
     down(event) {
@@ -36,13 +39,20 @@ export function frost() {
       this.$refs.surface.focus({ preventScroll: true });
       this.remember();
       this.painting = true;
+      this.last = event;
       this.put(cell, this.level);
     },
+    // A quick thumb passes over cells without being told of there.
     move(event) {
-      if (this.painting) {
-        const cell = this.cell(event);
+      if (!this.painting) return;
+      const [x, y] = [event.clientX - this.last.clientX, event.clientY - this.last.clientY];
+      const steps = Math.ceil(Math.hypot(x, y) / STEP) || 1;
+      for (let left = steps - 1; left >= 0; left--) {
+        const share = left / steps;
+        const cell = this.cell({ clientX: event.clientX - x * share, clientY: event.clientY - y * share });
         if (cell) this.put(cell, this.level);
       }
+      this.last = event;
     },
     up() {
       if (this.painting) {

@@ -58,6 +58,15 @@ module Stations
 
       def hidden? = params["hidden"] == "1"
 
+      # What a picture is called; one that was painted and is none was seen all the same.
+      def label(picture)
+        return "No clear picture" if picture == "not_visible" && !hidden?
+        Fenbo::Diagnosis::Test["frost_pattern"].label(picture)
+      end
+
+      # What the map fits, where that is more than one.
+      def others = (result.signatures.size > 1) ? result.signatures : []
+
       def fans
         width = columns.fdiv([positions.size, 1].max)
         positions.each_with_index.map do |position, index|
