@@ -136,7 +136,7 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
     )
     expect(closing.call).to match [:close, /countersign/]
     send_form "/jobs/#{job.number}/decide/countersign", fan: "evaporator-2"
-    expect(closing.call).to eq [:close, "Have it signed first."]
+    expect(closing.call).to eq [:close, "Have it signed first, or note why nobody signs."]
   end
 
   it "chooses a part for each fan, and says fitted only of what was confirmed" do

@@ -62,6 +62,32 @@ RSpec.describe Fenbo::JobFile::SignedWork, :rolled_back do
     end
   end
 
+  # The same words keep the signature, others drop it.
+  {"New motor in fan 1." => "Not signed again",
+   "New motor in fan 1, on the roof." => "Not signed"}.each do |summary, told|
+    it "is closed where it was noted why nobody signs, and says so on page and paper: #{told}" do
+      finding
+      send_form "/jobs/#{job.number}/hand_over", summary:, signed_name: "R. Aalto", unsigned_because: "Nobody on site.",
+        version: handover.lock_version
+      close
+      expect(job.reload.status).to eq "closed"
+      get "/jobs/#{job.number}/report"
+      expect(page).to include "#{told}: Nobody on site."
+      get "/jobs/#{job.number}/report.pdf"
+      text = PDF::Reader.new(StringIO.new(last_response.body)).pages.map(&:text).join(" ").squish
+      expect(text).to include "#{told}: Nobody on site."
+      expect(text.include?("SHA-256")).to eq told.end_with?("again")
+    end
+  end
+
+  it "forgets why nobody signed once somebody did" do
+    send_form "/jobs/#{job.number}/hand_over", summary: "Other.", unsigned_because: "Out",
+      version: handover.lock_version
+    expect(handover.unsigned_because).to eq "Out"
+    sign summary: "Other."
+    expect(handover).to have_attributes(unsigned_because: nil, signed_name: "R. Aalto")
+  end
+
   def finding
     Finding.create!(client_id: SecureRandom.uuid, job:, user: technician, test: "noise", outcome: "silent",
       fan_position: job.unit.position("evaporator-1"), taken_at: Time.now)

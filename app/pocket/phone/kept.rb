@@ -147,11 +147,14 @@ class Kept
     written = text.with(**entry.values, by: book.by)
     written = written.with(**Entries::UNSIGNED) if Entries::HANDOVER_WORDS.any? { |name| text[name] != written[name] }
     book.job = job.with(handover: written)
-    return unless entry.signature
+    sign(entry) if entry.signature
+    book.finish("hand_over") if job.handover.signed? || job.handover.unsigned_because
+  end
+
+  def sign(entry)
     work = Fenbo::JobFile::SignedWork.new(job)
-    book.job = job.with(handover: written.with(signature: entry.signature, signed_name: entry.signed_name,
+    book.job = job.with(handover: job.handover.with(signature: entry.signature, signed_name: entry.signed_name,
       signed_at: book.now, signed_digest: work.digest, signed_work: work.to_h))
-    book.finish("hand_over")
   end
 
   def close(_entry)

@@ -19,7 +19,7 @@ module Entries
       row.assign_attributes(UNSIGNED) if (row.changed & HANDOVER_WORDS).any?
       row.save!
       sign(row, book) if signature
-      book.finish("hand_over") if row.signed_at
+      book.finish("hand_over") if row.signed_at || row.unsigned_because
       row
     end
 

@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
 module Entries
-  # That a job is signed, and as it stands: what changed since wants another signature.
+  # That a job is signed, and as it stands: what changed since wants another signature. Where
+  # nobody is there to sign, why stands in its place.
   module Signing
     PARTS = {
       "complaint" => "the complaint",
@@ -18,9 +19,10 @@ module Entries
     # [field, sentence], nil where nothing stands against closing.
     def self.against(book)
       handover = book.job.handover
-      return [:close, "Have it signed first."] unless handover&.signed?
+      return if handover&.unsigned_because
+      return [:close, "Have it signed first, or note why nobody signs."] unless handover&.signed?
       changed = changed_words(book.job)
-      [:close, "Since it was signed, #{changed} changed: have it signed again."] if changed
+      [:close, "Since it was signed, #{changed} changed: have it signed again, or note why nobody does."] if changed
     end
 
     # "the decisions and the readings"; nil where all is as it was signed.

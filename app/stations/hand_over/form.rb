@@ -11,7 +11,8 @@ module Stations
           seen_besides: seen,
           next_visit_at: time(:next_visit_at),
           next_visit_for: text(:next_visit_for, longest: 300),
-          unsigned_because: text(:unsigned_because, longest: 300)
+          # Who has signed after all is not missed any more.
+          unsigned_because: (text(:unsigned_because, longest: 300) if params[:signature].to_s.empty?)
         }
         @signature = signature
         clean?

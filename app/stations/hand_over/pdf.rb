@@ -211,11 +211,12 @@ module Stations
         paper.strokes handover.signature
         paper.small "#{handover.signed_name}, #{words.day_clock(handover.signed_at)}"
         @report.signed_lines.each { |line| paper.small line }
+        paper.text @report.unsigned_line, color: Shared::Paper::MUTED if @report.unsigned_line
       end
 
       def unsigned
         paper.section "Signature"
-        paper.text "Not signed: #{@report.handover&.unsigned_because || "no reason was noted"}.", color: Shared::Paper::MUTED
+        paper.text @report.unsigned_line || "Not signed: no reason was noted.", color: Shared::Paper::MUTED
       end
     end
   end

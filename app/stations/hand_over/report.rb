@@ -60,6 +60,12 @@ module Stations
         ["Of what was signed, SHA-256: #{digest}", ("Since then #{changed} changed." if changed)].compact
       end
 
+      # Why nobody signed, or not again after something changed; nil where none was noted.
+      def unsigned_line
+        reason = handover&.unsigned_because
+        reason && "Not signed#{" again" if handover.signature}: #{reason.sub(/[.\s]+\z/, "")}."
+      end
+
       def findings = job.live_findings
 
       def readings(phase) = job.readings_of("amps", phase:)
