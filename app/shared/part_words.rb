@@ -32,6 +32,15 @@ module Shared
       [decided, part_words(fault)&.upcase_first, ("Did not prove" if fault.disproved?)].compact.join(". ")
     end
 
+    # Where what was decided wants no part: title, sentence, and where it goes on.
+    # @return [Array(String, String, Array(String, String)), nil]
+    def no_part_words(fault)
+      return if fault.part_choice
+      sentence = "Decided: #{fault_words(fault)}."
+      return ["Nothing to buy or take apart", sentence, %w[hand_over handover]] if fault.watched?
+      ["Nothing to buy", sentence, %w[fit work]] if fault.decision&.action == "clean" && fault.open?
+    end
+
     def disproved_words(fault)
       read = fault.after && ", the fan read #{measured_words(fault.after)}"
       "The repair alone did not prove#{read}: what was decided next follows."

@@ -39,6 +39,23 @@ RSpec.describe Fenbo::Proof::Checklist, :rolled_back do
     expect(proof.checks.keys).to include "drain_gap"
   end
 
+  it "asks after what was opened for the look alone, where it was decided to wait" do
+    decide("healthy", "wait")
+    expect(proof.checks.keys).to eq %w[covers_on undone]
+    %w[match source fit].each { |station|
+      get "/jobs/#{job.number}/#{station}"
+      expect(page).to include "Nothing to buy or take apart"
+    }
+    get "/jobs/#{job.number}/report"
+    expect(page).to include "Looked at, nothing worked on"
+    expect(page).not_to include "Not proved yet"
+    proof.checks.each_key { |id| send_form "/jobs/#{job.number}/prove/checks/#{id}" }
+    expect(proof).to be_proved
+    decide("contactor_failed", "clean", fan: "evaporator-2")
+    expect(proof.checks.keys).to include "clear_all_round"
+    expect(proof).not_to be_proved
+  end
+
   it "takes the watts at 0, 5 and 10 V for having driven it, where they follow" do
     plate(family: "ec", control: "0_10v", watts: 22)
     decide("winding_open")

@@ -15,7 +15,7 @@ module Stations
       def best = @ways.best&.option
 
       def headline
-        return "Nobody has it" unless best
+        return @sources.thing ? "Nobody has it" : "No part is chosen" unless best
         stopgap = @sources.stopgap(best.stopgap)
         work = "fitted by #{day(best.finish_at)}"
         stopgap ? "#{stopgap.label.split(",").first} now, #{work}." : "#{Suppliers::Desk.name_of(best.offer)}, #{work}."

@@ -32,9 +32,13 @@ module Fenbo
       def open? = !disproved?
 
       # Whether hands were laid on it, so that it has to be proved.
-      def worked_on?
-        open? && %w[replace repair clean].include?(decision&.action)
-      end
+      def worked_on? = open? && hands_on?
+
+      # The same, whether or not that proved.
+      def hands_on? = %w[replace repair clean].include?(decision&.action)
+
+      # Decided to be left as it is.
+      def watched? = open? && decision&.action == "wait"
     end
   end
 end

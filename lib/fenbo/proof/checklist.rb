@@ -24,8 +24,12 @@ module Fenbo
       # What is asked for here, check => its words.
       # @return [Hash{String => String}]
       def checks
-        @checks ||= Checklist.all.select { |_, row| worked_on.any? { |fault| asked?(row, fault) } }
-          .transform_values { |row| row["text"] }
+        @checks ||= Checklist.all.select { |_, row| wanted?(row) }.transform_values { |row| row["text"] }
+      end
+
+      # Decided, and hands laid on nothing: only what was opened for the look is asked after.
+      def looked_only?
+        @job.faults.any?(&:decision) && @job.faults.none?(&:hands_on?)
       end
 
       # Ticked, or answered by a reading or by the work plan.
@@ -74,6 +78,7 @@ module Fenbo
 
       # Faults that a reading has to prove.
       def measured
+        return [] if looked_only?
         tasks = WorkPlan::Wanted.tasks(Knowledge.table("checks")["amps_for"])
         worked_on.select { |fault| tasks.include?(task(fault)) }
       end
@@ -95,6 +100,10 @@ module Fenbo
       def proved? = missing.empty?
 
       private
+
+      def wanted?(row)
+        looked_only? ? row["looked"] : worked_on.any? { |fault| asked?(row, fault) }
+      end
 
       def step_of(fault, ids)
         @job.steps.select do |one|
