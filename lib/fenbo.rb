@@ -50,6 +50,7 @@ module Fenbo
   autoload :Product, "fenbo/product"
   autoload :Proof, "fenbo/proof"
   autoload :Quantities, "fenbo/kernel/quantities"
+  autoload :Retold, "fenbo/kernel/retold"
   autoload :Reason, "fenbo/kernel/reason"
   autoload :Reasoning, "fenbo/kernel/reasoning"
   autoload :Refrigerant, "fenbo/refrigerant"

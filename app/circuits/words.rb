@@ -25,7 +25,7 @@ module Circuits
     end
 
     def ledger_bars(ledger)
-      Shared::Drawing::LedgerBars.new(result: ledger.result, asked: ledger.asked, warn: ledger.warn).svg
+      Shared::Drawing::LedgerBars.new(result: ledger.result, asked: ledger.asked, warn: ledger.warn, system: units).svg
     end
 
     # Cylinders of this refrigerant with what they weighed last.

@@ -9,6 +9,9 @@ module Shared
       Fenbo::Quantities.show(value, kind, units, digits:)
     end
 
+    # A sentence of the core's, its figures as the reader prefers them.
+    def in_own_units(text) = text && Fenbo::Retold.sentence(text, units)
+
     # A stored figure as it would be typed, for a form.
     def typed(value, kind)
       value.nil? ? nil : Fenbo::Quantities.figure(value, kind, units).first.tr("−", "-")

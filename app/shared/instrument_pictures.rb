@@ -64,12 +64,12 @@ module Shared
     end
 
     def picture_of_product(_instrument, asked, result)
-      result ? Drawing::DriftCurve.new(result:, asked:, show: ->(c) { show(c, "temperature") }).svg : ""
+      result ? Drawing::DriftCurve.new(result:, asked:, system: units).svg : ""
     end
 
     def picture_of_pulldown(_instrument, asked, result)
       if result && asked["readings"].any?
-        Drawing::CoolingCurve.new(result:, asked:, food_limit_c: @job&.product_limit_c).svg
+        Drawing::CoolingCurve.new(result:, asked:, food_limit_c: @job&.product_limit_c, system: units).svg
       else
         ""
       end
@@ -86,7 +86,7 @@ module Shared
     def picture_of_refrigerant(_instrument, asked, result)
       return "" unless result
       warn = asked["warn_percent"] || Shop.limits["refrigerant.warn"]
-      Drawing::LedgerBars.new(result:, asked:, warn:).svg
+      Drawing::LedgerBars.new(result:, asked:, warn:, system: units).svg
     end
   end
 end

@@ -69,7 +69,8 @@ module Shared
     # A reason's figures: what was read, against which limit, and where that is from.
     def reason_words(reason)
       figure = ->(value) { %(<span class="figure">#{h(plain(value))}</span>) }
-      figures = [reason.value && "here #{figure[reason.value]}", reason.limit && "limit #{figure[reason.limit]}"]
+      value, limit = Fenbo::Retold.beside([reason.value, reason.limit], reason.text, units)
+      figures = [value && "here #{figure[value]}", limit && "limit #{figure[limit]}"]
       [figures.compact.join(", "), source_words(reason.source)].reject(&:empty?).join(" · ")
     end
 

@@ -105,7 +105,8 @@ RSpec.describe "the instruments' drawings" do
         Shared::Drawing::CoolingCurve.new(
           result: answer("pulldown", asked),
           asked:,
-          food_limit_c: [nil, 8].sample(random:)
+          food_limit_c: [nil, 8].sample(random:),
+          system: %w[si us].sample(random:)
         ).svg
       )
       clock = {
@@ -118,10 +119,22 @@ RSpec.describe "the instruments' drawings" do
         Shared::Drawing::DriftCurve.new(
           result: answer("product", clock),
           asked: clock,
-          show: ->(c) { "#{c.round(1)} °C" }
+          system: %w[si us].sample(random:)
         ).svg
       )
     end
+  end
+
+  it "has round figures at its side in the reader's own units" do
+    readings = [{"minute" => 0, "c" => 20.0}, {"minute" => 30, "c" => 0.0}]
+    told = %w[si us].map { |system|
+      asked = {"setpoint_c" => 2, "readings" => readings}
+      svg = Shared::Drawing::CoolingCurve.new(result: answer("pulldown", asked), asked:, system:).svg
+      Nokogiri::XML(svg).css("text[text-anchor=end].axis-figure").map { |one| [one.text.to_i, one["y"].to_f.round] }
+    }
+    expect(told.map { |rows| rows.map(&:first) }).to eq [[0, 5, 10, 15, 20], [40, 50, 60]]
+    freezing, fifty = told[0].first.last, told[1][1].last
+    expect(fifty).to be_within(1).of(freezing + (told[0][2].last - freezing))
   end
 
   it "shows one move of refrigerant and thirty" do

@@ -31,7 +31,9 @@ module Shared
       def base = @height - BOTTOM
 
       # Ticks at round steps with figures; the words stand at each axis' end.
-      def draw(across_words:, up_words:)
+      # @param up_words [String, nil] the unit where none is given
+      # @param up_kind [String, nil] of Quantities, where what goes up is shown in the reader's units
+      def draw(across_words:, up_words: nil, up_kind: nil, system: "si")
         @svg.line(LEFT, 8, LEFT, base, "line-medium").line(LEFT, base, right, base, "line-medium")
         steps(@across).each do |at|
           @svg.line(x(at), base, x(at), base + 5, "line-tick").text(
@@ -42,11 +44,11 @@ module Shared
             text_anchor: "middle"
           )
         end
-        steps(@up).each do |at|
+        up_steps(up_kind, system).each do |at, told|
           @svg.line(LEFT - 5, y(at), LEFT, y(at), "line-tick").text(
             LEFT - 8,
             y(at) + 4,
-            figure(at),
+            figure(told),
             "axis-figure",
             text_anchor: "end"
           )
@@ -54,7 +56,7 @@ module Shared
         @svg.text(right, base - 6, across_words, "axis-words", text_anchor: "end").text(
           LEFT + 8,
           18,
-          up_words,
+          up_words || Fenbo::Quantities.unit(up_kind, system),
           "axis-words"
         )
       end
@@ -64,6 +66,13 @@ module Shared
       end
 
       private
+
+      # Where it stands => the figure, round in what is shown.
+      def up_steps(kind, system)
+        return steps(@up).to_h { |at| [at, at] } unless kind
+        ends = [@up.begin, @up.end].map { |value| Fenbo::Quantities.shown(value, kind, system, digits: 6) }
+        steps(Range.new(*ends)).to_h { |told| [Fenbo::Quantities.stored(told, kind, system), told] }
+      end
 
       def span(range) = [(range.end - range.begin).to_f, 1e-9].max
 

@@ -10,7 +10,9 @@ module Shared
 
       # @param result [Hash] of `pulldown`, string keys; @param asked its question
       # @param food_limit_c [Float, nil]
-      def initialize(result:, asked:, food_limit_c: nil)
+      # @param system [String] whose units are shown
+      def initialize(result:, asked:, food_limit_c: nil, system: "si")
+        @system = system
         @result = result
         @readings = asked["readings"]
         @setpoint = asked["setpoint_c"]
@@ -20,7 +22,7 @@ module Shared
       def svg
         @svg = Svg.new(WIDTH, HEIGHT, label: words, css: "plate")
         @axes = Axes.new(@svg, WIDTH, HEIGHT, across: first..last, up: low..high)
-        @axes.draw(across_words: "minutes", up_words: "°C")
+        @axes.draw(across_words: "minutes", up_kind: "temperature", system: @system)
         level(@setpoint, "setpoint", "limit-soft")
         level(@food, "product's limit", "limit-hard") if @food&.between?(low, high)
         fitted if @result.tau_minutes

@@ -10,16 +10,17 @@ module Shared
 
       # @param result [Hash] of `product`, string keys; @param asked its question; earlier readings in
       #   it are drawn before now
-      def initialize(result:, asked:, show:)
+      # @param system [String] whose units are shown
+      def initialize(result:, asked:, system: "si")
         @result = result
         @asked = asked
-        @show = show
+        @system = system
       end
 
       def svg
         @svg = Svg.new(WIDTH, HEIGHT, label: words, css: "plate")
         axes = Axes.new(@svg, WIDTH, HEIGHT, across: -before..span, up: low..high)
-        axes.draw(across_words: "hours from now", up_words: "°C")
+        axes.draw(across_words: "hours from now", up_kind: "temperature", system: @system)
         past(axes)
         axes_line(axes)
         @svg.to_s
@@ -29,7 +30,11 @@ module Shared
 
       def words
         "Box temperature from now: " \
-        "#{hours ? "passes #{@asked["limit_c"]} °C in #{hours.round(1)} hours" : @result.verdict}"
+        "#{hours ? "passes #{limit} in #{hours.round(1)} hours" : @result.verdict}"
+      end
+
+      def limit
+        Fenbo::Quantities.show(@asked["limit_c"], "temperature", @system)
       end
 
       def hours = @result.hours_to_limit
@@ -82,7 +87,7 @@ module Shared
         @svg.text(
           axes.right - 4,
           axes.y(@asked["limit_c"]) - 5,
-          "limit #{@show.call(@asked["limit_c"])}",
+          "limit #{limit}",
           "axis-words",
           text_anchor: "end"
         )

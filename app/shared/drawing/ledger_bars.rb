@@ -10,7 +10,9 @@ module Shared
       BASE = 120
 
       # @param warn [Float] percent a year from which a leak rate is over
-      def initialize(result:, asked:, warn:)
+      # @param system [String] whose units are shown
+      def initialize(result:, asked:, warn:, system: "si")
+        @system = system
         @result = result
         @moves = asked["moves"].sort_by { |move| move["on"] }
         @warn = warn
@@ -27,13 +29,15 @@ module Shared
       private
 
       def words
-        "Refrigerant: #{@moves.size} entries, #{@result.added_kg} kg added, #{@result.recovered_kg} kg " \
+        "Refrigerant: #{@moves.size} entries, #{mass(@result.added_kg)} added, #{mass(@result.recovered_kg)} " \
         "recovered, #{@result.verdict.tr("_", " ")}"
       end
 
       def step = [(WIDTH - 32) / [@moves.size, 1].max, 92].min
 
       def kg(move) = (move["before_kg"] - move["after_kg"]).abs
+
+      def mass(kg) = Fenbo::Quantities.show(kg, "mass", @system)
 
       def most = @moves.map { |move| kg(move) }.max || 1
 
@@ -44,7 +48,7 @@ module Shared
         @svg.text(
           x + (step - 24) / 2.0,
           added ? BASE - high - 6 : BASE + high + 16,
-          "#{Fenbo::Quantities.tidy(kg(move).round(2))} kg",
+          mass(kg(move)),
           "leg-figure",
           text_anchor: "middle"
         )

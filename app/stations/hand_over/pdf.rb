@@ -175,9 +175,10 @@ module Stations
         reading = job.readings_of("pulldown").last
         return unless reading&.answer
         paper.gap 4
-        paper.text "Box on its way down: #{words.verdict_words(reading.verdict)}. #{reading.reasons.first&.text}"
+        why = words.in_own_units(reading.reasons.first&.text)
+        paper.text "Box on its way down: #{words.verdict_words(reading.verdict)}. #{why}"
         curve = Shared::Drawing::CoolingCurve.new(result: reading.answer, asked: reading.question,
-          food_limit_c: job.product_limit_c)
+          food_limit_c: job.product_limit_c, system: words.units)
         paper.drawing curve.svg, width: CURVE
       end
 

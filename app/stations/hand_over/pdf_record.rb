@@ -67,9 +67,10 @@ module Stations
       end
 
       def reason_line(reason)
-        against = [reason.value && "here #{words.plain(reason.value)}",
-          reason.limit && "limit #{words.plain(reason.limit)}", words.source_words(reason.source).presence].compact
-        "#{reason.text}#{" (#{against.join(", ")})" if against.any?}"
+        value, limit = Fenbo::Retold.beside([reason.value, reason.limit], reason.text, words.units)
+        against = [value && "here #{words.plain(value)}", limit && "limit #{words.plain(limit)}",
+          words.source_words(reason.source).presence].compact
+        "#{words.in_own_units(reason.text)}#{" (#{against.join(", ")})" if against.any?}"
       end
     end
   end

@@ -58,9 +58,18 @@ module Fenbo
 
     # The two halves of `show`, for a number with its unit set beside it.
     def figure(value, kind, system = "si", digits: nil)
+      [tidy(shown(value, kind, system, digits:)), unit(kind, system)]
+    end
+
+    # The figure itself, rounded as it is shown.
+    def shown(value, kind, system = "si", digits: nil)
       unit = shown_unit(kind, system)
-      number = (value - unit.fetch("offset", 0)) / unit["factor"]
-      [tidy(number.round(digits || kinds[kind]["digits"])), unit["name"]]
+      ((value - unit.fetch("offset", 0)) / unit["factor"]).round(digits || kinds[kind]["digits"])
+    end
+
+    # The way back, of a figure that is shown.
+    def stored(number, kind, system = "si")
+      to_si(number, shown_unit(kind, system))
     end
 
     # The unit a bare number is taken to be in.
