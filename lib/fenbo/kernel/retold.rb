@@ -34,7 +34,8 @@ module Fenbo
 
     # A sentence rounds.
     def said?(value, figure)
-      value.is_a?(Numeric) && value.round(figure[/\.(\d+)/, 1].to_s.size) == figure.tr("−", "-").to_f
+      return false unless value.is_a?(Numeric)
+      Quantities.tidy(value.round(figure[/\.(\d+)/, 1].to_s.size)) == Quantities.tidy(figure.tr("−", "-").to_f)
     end
 
     def told(match, system)
