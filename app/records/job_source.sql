@@ -6,7 +6,8 @@ SELECT jsonb_build_object(
   'customer', to_jsonb(c),
   'beside', (SELECT b.uid FROM jobs b WHERE b.id = j.beside_id),
   'return_of', (SELECT r.uid FROM jobs r WHERE r.id = j.return_of_id),
-  'people', (SELECT coalesce(jsonb_agg(jsonb_build_object('id', id, 'uid', uid, 'name', name, 'role', role)), '[]') FROM users),
+  'people', (SELECT coalesce(jsonb_agg(jsonb_build_object('id', id, 'uid', uid, 'name', name, 'role', role)), '[]')
+    FROM users),
   'fans', (
     SELECT coalesce(jsonb_agg(to_jsonb(f) || jsonb_build_object(
       -- The place as it was measured last, and what its motor drew while it was well, from whichever job;
@@ -28,7 +29,9 @@ SELECT jsonb_build_object(
   'circuits', (
     SELECT coalesce(jsonb_agg(to_jsonb(i) || jsonb_build_object(
       'moves', (
-        SELECT coalesce(jsonb_agg(to_jsonb(m) || jsonb_build_object('job', mj.uid, 'cylinder', y.label) ORDER BY m.on, m.id), '[]')
+        SELECT coalesce(jsonb_agg(
+          to_jsonb(m) || jsonb_build_object('job', mj.uid, 'cylinder', y.label) ORDER BY m.on, m.id
+        ), '[]')
         FROM refrigerant_moves m JOIN jobs mj ON mj.id = m.job_id JOIN cylinders y ON y.id = m.cylinder_id
         WHERE m.circuit_id = i.id
       ),
@@ -46,11 +49,16 @@ SELECT jsonb_build_object(
     SELECT coalesce(jsonb_agg(to_jsonb(m) ORDER BY m.installed_on, m.id), '[]')
     FROM fitted_motors m JOIN fan_positions f ON f.id = m.fan_position_id WHERE f.unit_id = u.id
   ),
-  'visits', (SELECT coalesce(jsonb_agg(to_jsonb(v) ORDER BY v.starts_at, v.id), '[]') FROM visits v WHERE v.job_id = j.id),
-  'findings', (SELECT coalesce(jsonb_agg(to_jsonb(x) ORDER BY x.taken_at, x.id), '[]') FROM findings x WHERE x.job_id = j.id),
-  'readings', (SELECT coalesce(jsonb_agg(to_jsonb(x) ORDER BY x.taken_at, x.id), '[]') FROM readings x WHERE x.job_id = j.id),
-  'photos', (SELECT coalesce(jsonb_agg(to_jsonb(x) ORDER BY x.taken_at, x.id), '[]') FROM photos x WHERE x.job_id = j.id),
-  'decisions', (SELECT coalesce(jsonb_agg(to_jsonb(x) ORDER BY x.taken_at, x.id), '[]') FROM decisions x WHERE x.job_id = j.id),
+  'visits', (SELECT coalesce(jsonb_agg(to_jsonb(v) ORDER BY v.starts_at, v.id), '[]')
+    FROM visits v WHERE v.job_id = j.id),
+  'findings', (SELECT coalesce(jsonb_agg(to_jsonb(x) ORDER BY x.taken_at, x.id), '[]')
+    FROM findings x WHERE x.job_id = j.id),
+  'readings', (SELECT coalesce(jsonb_agg(to_jsonb(x) ORDER BY x.taken_at, x.id), '[]')
+    FROM readings x WHERE x.job_id = j.id),
+  'photos', (SELECT coalesce(jsonb_agg(to_jsonb(x) ORDER BY x.taken_at, x.id), '[]')
+    FROM photos x WHERE x.job_id = j.id),
+  'decisions', (SELECT coalesce(jsonb_agg(to_jsonb(x) ORDER BY x.taken_at, x.id), '[]')
+    FROM decisions x WHERE x.job_id = j.id),
   'part_choices', (
     SELECT coalesce(jsonb_agg(to_jsonb(p) || jsonb_build_object(
       'motor', (SELECT to_jsonb(m) FROM motors m WHERE m.id = p.motor_id),
@@ -60,9 +68,11 @@ SELECT jsonb_build_object(
     ) ORDER BY p.created_at, p.id), '[]')
     FROM part_choices p WHERE p.job_id = j.id
   ),
-  'steps', (SELECT coalesce(jsonb_agg(to_jsonb(w) ORDER BY w.done_at, w.id), '[]') FROM work_steps w WHERE w.job_id = j.id),
+  'steps', (SELECT coalesce(jsonb_agg(to_jsonb(w) ORDER BY w.done_at, w.id), '[]')
+    FROM work_steps w WHERE w.job_id = j.id),
   'stations', (SELECT coalesce(jsonb_agg(to_jsonb(t) ORDER BY t.id), '[]') FROM station_steps t WHERE t.job_id = j.id),
-  'proof_checks', (SELECT coalesce(jsonb_agg(to_jsonb(k) ORDER BY k.id), '[]') FROM proof_checks k WHERE k.job_id = j.id),
+  'proof_checks', (SELECT coalesce(jsonb_agg(to_jsonb(k) ORDER BY k.id), '[]')
+    FROM proof_checks k WHERE k.job_id = j.id),
   'quotes', (
     SELECT coalesce(jsonb_agg(to_jsonb(q) || jsonb_build_object('answers', (
       SELECT coalesce(jsonb_agg(to_jsonb(a) ORDER BY a.at, a.id), '[]') FROM quote_answers a WHERE a.quote_id = q.id

@@ -7,16 +7,29 @@ module Shared
     module Textures
       FROST = %w[frost-1 frost-2 frost-3 frost-4].freeze
 
-      DEFINITIONS = <<~SVG
+      # A line down the middle of a turned tile, at so many units from the next.
+      hatch = ->(size, css) { [size, %(<line x1="0" y1="0" x2="0" y2="#{size}" class="#{css}"/>), 45] }
+      dots = ->(size, at, radius, css) { [size, %(<circle cx="#{at}" cy="#{at}" r="#{radius}" class="#{css}"/>)] }
+      grid = ->(size, lines) { [size, %(<path d="#{lines}" class="frost-line"/>)] }
+
+      PATTERNS = {
+        "hatch" => hatch[9, "hatch-line"],
+        "hatch-copper" => hatch[7, "hatch-copper"],
+        "hatch-bad" => hatch[6, "hatch-bad"],
+        "dots" => dots[5, 1.5, 0.9, "dot-ink"],
+        "frost-1" => dots[9, 3, 1.2, "frost-dot"],
+        "frost-2" => grid[8, "M0 4H8M4 0V8"],
+        "frost-3" => grid[7, "M0 0L7 7M7 0L0 7"],
+        "frost-4" => grid[4.5, "M0 0L4.5 4.5M4.5 0L0 4.5M0 2.25H4.5"]
+      }.map { |id, (size, tile, turned)|
+        turn = %( patternTransform="rotate(#{turned})") if turned
+        %(<pattern id="#{id}" width="#{size}" height="#{size}" patternUnits="userSpaceOnUse"#{turn}>#{tile}</pattern>)
+      }.join("\n").freeze
+      private_constant :PATTERNS
+
+      DEFINITIONS = <<~SVG.freeze
         <svg class="absolute h-0 w-0" aria-hidden="true" focusable="false"><defs>
-        <pattern id="hatch" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="9" class="hatch-line"/></pattern>
-        <pattern id="hatch-copper" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="7" class="hatch-copper"/></pattern>
-        <pattern id="hatch-bad" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="6" class="hatch-bad"/></pattern>
-        <pattern id="dots" width="5" height="5" patternUnits="userSpaceOnUse"><circle cx="1.5" cy="1.5" r="0.9" class="dot-ink"/></pattern>
-        <pattern id="frost-1" width="9" height="9" patternUnits="userSpaceOnUse"><circle cx="3" cy="3" r="1.2" class="frost-dot"/></pattern>
-        <pattern id="frost-2" width="8" height="8" patternUnits="userSpaceOnUse"><path d="M0 4H8M4 0V8" class="frost-line"/></pattern>
-        <pattern id="frost-3" width="7" height="7" patternUnits="userSpaceOnUse"><path d="M0 0L7 7M7 0L0 7" class="frost-line"/></pattern>
-        <pattern id="frost-4" width="4.5" height="4.5" patternUnits="userSpaceOnUse"><path d="M0 0L4.5 4.5M4.5 0L0 4.5M0 2.25H4.5" class="frost-line"/></pattern>
+        #{PATTERNS}
         </defs></svg>
       SVG
     end
