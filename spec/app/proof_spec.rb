@@ -51,6 +51,9 @@ RSpec.describe Fenbo::Proof::Checklist, :rolled_back do
     expect(page).not_to include "Not proved yet"
     proof.checks.each_key { |id| send_form "/jobs/#{job.number}/prove/checks/#{id}" }
     expect(proof).to be_proved
+    get "/jobs/#{job.number}/prove"
+    expect(page).to include "Nothing was worked on, and it is closed up."
+    expect(page).not_to include "It is proved fixed."
     decide("contactor_failed", "clean", fan: "evaporator-2")
     expect(proof.checks.keys).to include "clear_all_round"
     expect(proof).not_to be_proved

@@ -40,7 +40,7 @@ module Stations
 
       def afterwards
         left = @job.visits.filter_map(&:leaving_c).last
-        [("Everything was seen to run as it should." if @proof.proved?),
+        [("Everything was seen to run as it should." if @proof.proved? && !@proof.looked_only?),
           ("The box stood at #{@voice.show(left, "temperature")} on leaving." if left)].compact
       end
     end
