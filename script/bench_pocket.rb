@@ -46,7 +46,9 @@ end
 # --- what is carried -----------------------------------------------------------------------
 ilka = User.find_by!(login: "ilka")
 numbers = Job.open.order(:number).limit(10).pluck(:number)
-packs = Current.set(user: ilka) { numbers.map { |n| JSON.generate(Pocket::Pack.new(JobSource.numbered(n), ilka).as_json) } }
+packs = Current.set(user: ilka) {
+  numbers.map { |number| JSON.generate(Pocket::Pack.new(JobSource.numbered(number), ilka).as_json) }
+}
 code = Zlib.gzip(Pocket::Code.json).bytesize
 runtime = File.size(Dir[File.join(ROOT, "public/assets/pocket/ruby-*.wasm.gz")].max)
 mb = ->(bytes) { (bytes / 1e6).round(2) }

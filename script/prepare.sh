@@ -28,7 +28,8 @@ wanted_packages() { # start or test
   command -v ruby >/dev/null || echo ruby
   command -v bundle >/dev/null || echo bundler
   # Headers and a compiler are only wanted where gems are still to be built.
-  [ "$(cat "$STAMPS/gems-$1" 2>/dev/null)" = "$(gems_mark)" ] || [ -e "$(ruby -rrbconfig -e 'print RbConfig::CONFIG["rubyhdrdir"]' 2>/dev/null)/ruby.h" ] || echo ruby-dev
+  local headers; headers="$(ruby -rrbconfig -e 'print RbConfig::CONFIG["rubyhdrdir"]' 2>/dev/null)"
+  [ "$(cat "$STAMPS/gems-$1" 2>/dev/null)" = "$(gems_mark)" ] || [ -e "$headers/ruby.h" ] || echo ruby-dev
   { command -v gcc && command -v make; } >/dev/null || echo build-essential
   ls /usr/lib/postgresql/*/bin/initdb >/dev/null 2>&1 || echo postgresql
   command -v node >/dev/null || echo nodejs
@@ -53,26 +54,38 @@ prepare_packages() { # start or test
   local as_root=()
   if [ "$(id -u)" != 0 ]; then
     command -v sudo >/dev/null || stop_with "these Debian packages are missing: $missing" "as root: $line"
-    sudo -n true 2>/dev/null || { [ -t 0 ] && sudo true; } || stop_with "these Debian packages are missing: $missing" "as root: $line"
+    sudo -n true 2>/dev/null || { [ -t 0 ] && sudo true; } ||
+      stop_with "these Debian packages are missing: $missing" "as root: $line"
     as_root=(sudo env DEBIAN_FRONTEND=noninteractive)
   fi
-  { "${as_root[@]}" apt-get update -qq && "${as_root[@]}" apt-get install -y -qq --no-install-recommends $missing; } >"$ROOT/var/packages.log" 2>&1 9>&- ||
+  {
+    "${as_root[@]}" apt-get update -qq &&
+      "${as_root[@]}" apt-get install -y -qq --no-install-recommends $missing
+  } >"$ROOT/var/packages.log" 2>&1 9>&- ||
     stop_with "Debian packages could not be installed (var/packages.log)" "as root: $line"
 }
 
-gems_mark() { echo "$(cat "$ROOT/Gemfile" "$ROOT/config/gems.lock" | sha256sum | cut -c1-16)-$(readlink -f "$(command -v ruby)")"; }
+gems_mark() {
+  local wanted; wanted="$(cat "$ROOT/Gemfile" "$ROOT/config/gems.lock" | sha256sum | cut -c1-16)"
+  echo "$wanted-$(readlink -f "$(command -v ruby)")"
+}
 
 # The lock file is kept without its registry; the machine's own is put in.
 prepare_gems() { # start or test
   cd "$ROOT"
-  export BUNDLE_PATH="$ROOT/vendor/bundle" BUNDLE_GEMFILE="$ROOT/Gemfile" BUNDLE_FROZEN=true BUNDLE_BUILD__NOKOGIRI="--use-system-libraries" BUNDLE_SILENCE_ROOT_WARNING=true
+  export BUNDLE_PATH="$ROOT/vendor/bundle" BUNDLE_GEMFILE="$ROOT/Gemfile" BUNDLE_FROZEN=true
+  export BUNDLE_BUILD__NOKOGIRI="--use-system-libraries" BUNDLE_SILENCE_ROOT_WARNING=true
   [ "$1" = test ] || export BUNDLE_WITHOUT=test
   local mark; mark="$(gems_mark)"
   if [ "$(cat "$STAMPS/gems-$1" 2>/dev/null)" != "$mark" ] || [ ! -d vendor/bundle ] || [ ! -s Gemfile.lock ]; then
-    local registry; registry="$(ruby -e 'print Gem.sources.to_a.first.then { |one| one.respond_to?(:uri) ? one.uri.to_s : one.to_s }')"
+    local registry
+    registry="$(ruby -e 'print Gem.sources.to_a.first.then { |one| one.respond_to?(:uri) ? one.uri.to_s : one.to_s }')"
     sed "s#{{registry}}#$registry#" config/gems.lock >Gemfile.lock
     say "installing gems (a minute or two the first time)"
-    bundle install --jobs 2 --retry 2 >var/gems.log 2>&1 9>&- || { tail -5 var/gems.log >&2; stop_with "gems could not be installed (var/gems.log)" "bundle install"; }
+    bundle install --jobs 2 --retry 2 >var/gems.log 2>&1 9>&- || {
+      tail -5 var/gems.log >&2
+      stop_with "gems could not be installed (var/gems.log)" "bundle install"
+    }
     echo "$mark" >"$STAMPS/gems-$1"
   fi
 }
@@ -82,7 +95,10 @@ prepare_node() {
   local mark; mark="$(cat package.json package-lock.json | sha256sum | cut -c1-16)"
   if [ "$(cat "$STAMPS/node" 2>/dev/null)" != "$mark" ] || [ ! -d node_modules ]; then
     say "installing npm packages"
-    npm install --no-save --no-audit --no-fund >var/npm.log 2>&1 9>&- || { tail -5 var/npm.log >&2; stop_with "npm packages could not be installed (var/npm.log)" "npm install"; }
+    npm install --no-save --no-audit --no-fund >var/npm.log 2>&1 9>&- || {
+      tail -5 var/npm.log >&2
+      stop_with "npm packages could not be installed (var/npm.log)" "npm install"
+    }
     echo "$mark" >"$STAMPS/node"
   fi
 }
@@ -98,7 +114,12 @@ prepare_assets() {
   local mark; mark="$(find app package-lock.json -type f -print0 | sort -z | xargs -0 cat | sha256sum | cut -c1-16)"
   if [ "$(cat "$STAMPS/assets" 2>/dev/null)" != "$mark" ] || [ ! -f public/assets/fenbo.css ]; then
     say "building styles and scripts"
-    { npm run --silent styles && npm run --silent scripts && npm run --silent pocket && npm run --silent fonts; } >var/assets.log 2>&1 9>&- || { tail -5 var/assets.log >&2; stop_with "styles and scripts could not be built (var/assets.log)" "rm -rf node_modules && bin/start"; }
+    {
+      npm run --silent styles && npm run --silent scripts && npm run --silent pocket && npm run --silent fonts
+    } >var/assets.log 2>&1 9>&- || {
+      tail -5 var/assets.log >&2
+      stop_with "styles and scripts could not be built (var/assets.log)" "rm -rf node_modules && bin/start"
+    }
     echo "$mark" >"$STAMPS/assets"
   fi
 }

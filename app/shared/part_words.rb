@@ -35,10 +35,10 @@ module Shared
     # Where what was decided wants no part: title, sentence, and where it goes on.
     # @return [Array(String, String, Array(String, String)), nil]
     def no_part_words(fault)
-      return if fault.part_choice
+      return unless fault.without_part?
       sentence = "Decided: #{fault_words(fault)}."
       return ["Nothing to buy or take apart", sentence, %w[hand_over handover]] if fault.watched?
-      ["Nothing to buy", sentence, %w[fit work]] if fault.decision&.action == "clean" && fault.open?
+      ["Nothing to buy", sentence, %w[fit work]]
     end
 
     def disproved_words(fault)

@@ -110,7 +110,9 @@ RSpec.describe "arranging a job", :rolled_back do
   end
 
   it "drops a signature that would stand under other words" do
-    write = ->(text, **signed) { Logbook.new(Job.find(job.id), technician).take(Entries::Handover.new(values: {summary: text}, **signed)) }
+    write = ->(text, **signed) {
+      Logbook.new(Job.find(job.id), technician).take(Entries::Handover.new(values: {summary: text}, **signed))
+    }
     write["Motor replaced", signature: [[[0, 0], [1, 1]]], signed_name: "Berit"]
     expect(write["Motor replaced"]).to have_attributes(signed_name: "Berit")
     expect(write["Motor and blade replaced"]).to have_attributes(signed_name: nil, signature: nil, signed_at: nil)

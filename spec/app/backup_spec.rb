@@ -41,8 +41,8 @@ RSpec.describe Backup do
 
   def empty
     admin("CREATE DATABASE fenbo_restored TEMPLATE template0")
-    described_class.new(url: ENV.fetch("DATABASE_URL").sub(%r{/[^/]+\z}, "/fenbo_restored"), files: KeptFiles::Folder.new(at("new")),
-      secret: at("new_secret"))
+    url = ENV.fetch("DATABASE_URL").sub(%r{/[^/]+\z}, "/fenbo_restored")
+    described_class.new(url:, files: KeptFiles::Folder.new(at("new")), secret: at("new_secret"))
   end
 
   it "brings back every row, file and key, and says so by comparing them" do

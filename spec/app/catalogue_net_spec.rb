@@ -39,7 +39,8 @@ RSpec.describe CatalogueNet, :rolled_back do
 
   # With the listed bushings and brackets, or without knowing what can be had.
   def question(old, random)
-    aside = Accessory.where(kind: %w[bushing bracket]).map { |part| part.as_json.slice(*Stations::Match::PartSearch::ASIDE) }
+    columns = Stations::Match::PartSearch::ASIDE
+    aside = Accessory.where(kind: %w[bushing bracket]).map { |part| part.as_json.slice(*columns) }
     {
       "old" => old.merge("rotation_view" => "shaft_end"), "site" => site(old, random),
       "blade" => {"bore_mm" => old["shaft_diameter_mm"], "rotation" => %w[cw ccw].sample(random:)}.compact,

@@ -66,7 +66,10 @@ RSpec.describe RefusedPage, :rolled_back do
 
   it "counts the same look again as one piece of evidence, and a corrected one as the correction" do
     note("fan_motion", "stopped")
-    looks = -> { Fenbo::Diagnosis::JobCase.new(file(job), fan(job), now: Time.now, minute_cost: 1.6).to_h["findings"].map { |one| one["outcome"] } }
+    looks = -> {
+      asked = Fenbo::Diagnosis::JobCase.new(file(job), fan(job), now: Time.now, minute_cost: 1.6).to_h
+      asked["findings"].map { |one| one["outcome"] }
+    }
     3.times { note("noise", "grinding") }
     expect(looks.call).to eq %w[stopped grinding]
     note("noise", "squealing")

@@ -67,7 +67,8 @@ RSpec.describe Suppliers::Priced, :rolled_back do
   it "keeps its orders through a kill in the middle" do
     Dir.mktmpdir do |folder|
       file = File.join(folder, "ledger.json")
-      FenboSimulation::PriceService::Ledger.new(file).place("one", {"seller" => "tarn", "part_no" => "X", "count" => 2}) { true }
+      FenboSimulation::PriceService::Ledger.new(file)
+        .place("one", {"seller" => "tarn", "part_no" => "X", "count" => 2}) { true }
       expect(FenboSimulation::PriceService::Ledger.new(file).sold("tarn", "X")).to eq 2
     end
   end

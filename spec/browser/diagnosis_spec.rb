@@ -11,7 +11,9 @@ RSpec.describe "following the offered tests" do
   def follow(unit, complaint:, fan:, answers:, about: [])
     open_job(unit, complaint, fan, about)
     asked = []
-    said = ->(test) { answers.fetch(test) { Fenbo::Diagnosis::Test[test].then { |one| one.label(one.ordinary.first) } } }
+    said = ->(test) {
+      answers.fetch(test) { Fenbo::Diagnosis::Test[test].then { |one| one.label(one.ordinary.first) } }
+    }
     20.times do
       if page.has_css?(".roundlook", wait: 0)
         asked.concat(look_round(said))

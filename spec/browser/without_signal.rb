@@ -105,7 +105,8 @@ RSpec.shared_context "without signal" do
         const base = target.result;
         const names = [...base.objectStoreNames];
         const text = (one) => (one instanceof ArrayBuffer || ArrayBuffer.isView(one))
-          ? new TextDecoder().decode(one) : typeof one === "object" && one ? Object.values(one).map(text).join(" ") : one;
+          ? new TextDecoder().decode(one)
+          : typeof one === "object" && one ? Object.values(one).map(text).join(" ") : one;
         const rows = await Promise.all(names.map((name) => new Promise((got) => {
           base.transaction(name).objectStore(name).getAll().onsuccess = ({ target }) => got(target.result.map(text));
         })));

@@ -8,7 +8,8 @@ RSpec.describe "the core alone" do
     script = <<~RUBY
       require "fenbo"
       Fenbo::Tools.names.each { |name| abort name if Fenbo.call(name, Fenbo::Tools.entry(name).example).refused? }
-      print [defined?(Sinatra), defined?(ActiveRecord), $LOADED_FEATURES.grep(%r{/gems/[^/]+/lib}).grep_v(%r{/numo-}).first].inspect
+      gem = $LOADED_FEATURES.grep(%r{/gems/[^/]+/lib}).grep_v(%r{/numo-}).first
+      print [defined?(Sinatra), defined?(ActiveRecord), gem].inspect
     RUBY
     out, status =
       Open3.capture2e(

@@ -41,7 +41,8 @@ module Stations
         paper.small @report.shop
         paper.text "#{unit.name}, #{site.name}", size: 17, style: :bold
         paper.text [site.customer.name, site.address].compact.join(", "), color: Shared::Paper::MUTED
-        paper.text [unit.family_label, unit.model, unit.serial, @report.places].compact.join(" · "), color: Shared::Paper::MUTED
+        about = [unit.family_label, unit.model, unit.serial, @report.places].compact.join(" · ")
+        paper.text about, color: Shared::Paper::MUTED
         paper.rule
         paper.text @report.standing, size: 12, style: :bold
         paper.drawing words.plate(unit, findings: @report.findings, hand: @report.faults.first&.fan), width: WIDE

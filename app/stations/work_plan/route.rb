@@ -52,8 +52,8 @@ module Stations
 
       # The plan asked for, by fault and task; made safe counts for a working day.
       def plan
-        @plan ||= Fenbo::WorkPlan::Progress.of(job, fault: fault_here.key, task: params[:task], limits: Shared::Shop.limits,
-          now: Time.now)
+        @plan ||= Fenbo::WorkPlan::Progress.of(job, fault: fault_here.key, task: params[:task],
+          limits: Shared::Shop.limits, now: Time.now)
       end
 
       def here = plan_path(plan)

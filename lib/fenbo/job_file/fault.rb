@@ -39,6 +39,11 @@ module Fenbo
 
       # Decided to be left as it is.
       def watched? = open? && decision&.action == "wait"
+
+      # Decided so that nothing is bought for it.
+      def without_part?
+        part_choice.nil? && open? && %w[wait clean].include?(decision&.action)
+      end
     end
   end
 end

@@ -165,7 +165,8 @@ module Fenbo
     end
 
     def plan_references(cautions)
-      WorkPlan::Recipe.families.each { |family| WorkPlan::Check.new(family, cautions).faults.each { |text| fault(text) } }
+      WorkPlan::Recipe.families.flat_map { |family| WorkPlan::Check.new(family, cautions).faults }
+        .each { |text| fault(text) }
       unknown(Knowledge.table("families").keys - WorkPlan::Recipe.families, "families without a work plan:")
       Knowledge.table("extra_work").each do |id, row|
         unknown(row.fetch("caution", []) - cautions, "extra_work.yml #{id} caution")

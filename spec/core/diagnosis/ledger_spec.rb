@@ -26,7 +26,8 @@ RSpec.describe Fenbo::Diagnosis::Ledger do
   it "gives each finding the factor by which it changed the odds, all others kept" do
     odds = ->(chance) { chance / (1 - chance) }
     full = posterior(case_file(*lines)).causes[cause]
-    entries = described_class.new(posterior(case_file(*lines)), Fenbo::Limits.default).of(cause).to_h { |entry| [entry.test.id, entry.factor] }
+    entries = described_class.new(posterior(case_file(*lines)), Fenbo::Limits.default).of(cause)
+      .to_h { |entry| [entry.test.id, entry.factor] }
     lines.each do |line|
       without = posterior(case_file(*(lines - [line]))).causes[cause]
       # Sets of three that only matter without the finding are not weighed again.

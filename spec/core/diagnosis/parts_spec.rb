@@ -140,7 +140,11 @@ RSpec.describe Fenbo::Diagnosis do
   end
 
   describe Fenbo::Diagnosis::Evidence do
-    define_method(:evidence) { |*outcomes| described_class.of(outcomes.map { |one| Fenbo::Diagnosis::Finding.new(test_id: "noise", outcome: one, position: nil) }) }
+    define_method(:evidence) { |*outcomes|
+      described_class.of(outcomes.map { |one|
+        Fenbo::Diagnosis::Finding.new(test_id: "noise", outcome: one, position: nil)
+      })
+    }
 
     it "is a chance of what was said under any truth, and adds up over all that could be said" do
       test = test_of("noise")

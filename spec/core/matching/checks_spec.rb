@@ -21,7 +21,8 @@ RSpec.describe Fenbo::Matching::Checks do
       "old" => base.merge(old), "site" => site.merge(place), "accessories" => accessories,
       "motors" => [base.merge("part_no" => "NEW", **candidate)]
     }.merge(more.transform_keys(&:to_s))
-    match = Fenbo::Matching::Match.new(Fenbo::Matching::Match.read(Fenbo::Input.new(asked), Fenbo::Limits.default), Fenbo::Limits.default)
+    limits = Fenbo::Limits.default
+    match = Fenbo::Matching::Match.new(Fenbo::Matching::Match.read(Fenbo::Input.new(asked), limits), limits)
     described_class.const_get(check).new(match.context(match.question.motors.first)).line
   end
 

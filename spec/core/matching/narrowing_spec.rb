@@ -5,7 +5,9 @@ require_relative "../../../db/demo/motor_maker"
 # What a check says beforehand of columns has to agree with what it then finds of motors.
 RSpec.describe Fenbo::Matching::Narrowing do
   checks, limits = Fenbo::Matching::Checks, Fenbo::Limits.default
-  rows = Demo::MotorMaker.new(seed: 11).rows.first(900).map { |row| row.transform_keys(&:to_s).merge("rotation_view" => "shaft_end") }
+  rows = Demo::MotorMaker.new(seed: 11).rows.first(900).map { |row|
+    row.transform_keys(&:to_s).merge("rotation_view" => "shaft_end")
+  }
   rows = rows.sample(220, random: Random.new(5)).each_with_index.map do |row, index|
     row.merge("integral_blade" => (index % 9).zero?, "discontinued" => (index % 13).zero?)
   end

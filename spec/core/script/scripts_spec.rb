@@ -21,7 +21,8 @@ RSpec.describe "the house's own scripts" do
            "app/units/history.rb" => "module Units\n  class History\n  end\nend\n"}
 
     it "notices a room that uses another, with file and line" do
-      house(day) { |rooms| expect(rooms.faults).to eq ["app/day/board.rb:3 uses Units::History: day may not use units"] }
+      told = "app/day/board.rb:3 uses Units::History: day may not use units"
+      house(day) { |rooms| expect(rooms.faults).to eq [told] }
     end
 
     it "lets a room use what is shared, and the core nothing outside" do

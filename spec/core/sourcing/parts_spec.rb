@@ -8,7 +8,9 @@ RSpec.describe Fenbo::Sourcing do
   define_method(:question) do |**changes|
     Fenbo::Sourcing::Question.read(Fenbo::Input.new(example.merge(changes.transform_keys(&:to_s))))
   end
-  define_method(:offer) { |**row| Fenbo::Sourcing::Offer.read(Fenbo::Input.new({"price_cents" => 5000}.merge(row.transform_keys(&:to_s)))) }
+  define_method(:offer) { |**row|
+    Fenbo::Sourcing::Offer.read(Fenbo::Input.new({"price_cents" => 5000}.merge(row.transform_keys(&:to_s))))
+  }
   at = ->(text) { Time.utc(*text.scan(/\d+/).map(&:to_i)) }
 
   describe Fenbo::Sourcing::Ready do
