@@ -4,6 +4,7 @@ require_relative "covered" if ENV["FENBO_COVERAGE"]
 
 $LOAD_PATH.unshift File.expand_path("../lib", __dir__)
 require "fenbo_simulation"
+require_relative "made_jobs"
 
 RSpec.configure do |config|
   config.disable_monkey_patching!

@@ -53,10 +53,12 @@ class Logbook
     told && PartChoice.find_by!(uid: told.uid)
   end
 
-  # The visit that is going on; the first thing recorded on site begins one.
+  # The visit that is going on; the first thing recorded on site begins one. A job that
+  # nobody had is theirs who came.
   def visit
-    @visit ||= record.visits.reverse.find { |visit| visit.ends_at.nil? && visit.starts_at <= now } ||
-      record.visits.create!(technician: user, starts_at: now, purpose: "on site", arrival_c: record.box_c)
+    @visit ||= (going_on || begin_visit).tap do |visit|
+      record.update!(technician: visit.technician) unless record.technician_id
+    end
   end
 
   # Marks a station done and moves the job on, unless it is further already.
@@ -69,6 +71,12 @@ class Logbook
   end
 
   private
+
+  def going_on = record.visits.reverse.find { |visit| visit.ends_at.nil? && visit.starts_at <= now }
+
+  def begin_visit
+    record.visits.create!(technician: user, starts_at: now, purpose: "on site", arrival_c: record.box_c)
+  end
 
   def job_ended? = record.closed?
 

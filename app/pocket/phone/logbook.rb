@@ -35,14 +35,15 @@ class Logbook
   # @param fault [String] its key, or a fan's
   def choice(fault) = job.part_choice(fault)
 
-  # The visit that is going on; the first thing recorded on site begins one.
+  # The visit that is going on; the first thing recorded on site begins one. A job that
+  # nobody had is theirs who came.
   # @return [String] its uid
   def visit
     going = job.visit_at(now)
     return going.uid if going
     begun = Fenbo::JobFile::Visit.new(uid: SecureRandom.uuid, technician: by, starts_at: now, ends_at: nil,
       purpose: "on site", arrival_c: job.box_c, leaving_c: nil)
-    self.job = job.with(visits: [*job.visits, begun])
+    self.job = job.with(visits: [*job.visits, begun], technician: job.technician || by)
     begun.uid
   end
 

@@ -1,0 +1,94 @@
+# frozen_string_literal: true
+
+require "spec_helper"
+
+# What has to be seen before a job is proved, and what counts as having seen it.
+RSpec.describe Fenbo::Proof::Checklist, :made_jobs do
+  def proof(**entries) = described_class.new(made_job(**entries))
+
+  def tick(check, minutes: 80) = Fenbo::JobFile::ProofCheck.new(check:, by: person, done_at: at(minutes))
+
+  let(:worn) { decided("bearing_worn") }
+
+  it "asks for the amps of every motor that was worked on, and proves by a reading in its window" do
+    missing = ->(**entries) { proof(decisions: [worn], **entries).missing.grep(/Amps after/) }
+    expect(missing.call).to eq ["Amps after the work, inside the window"]
+    verdicts = %w[within not_by_amps over under none locked cannot_tell].to_h { |verdict|
+      [verdict, missing.call(readings: [read("amps", verdict, phase: "after", minutes: 40)]).empty?]
+    }
+    expect(verdicts.select { |_, proved| proved }.keys).to eq described_class::PROVING
+  end
+
+  it "names the fan where two were worked on, and the turns that would settle a reading" do
+    question = {
+      "motor" => {"family" => "shaded_pole", "nameplate_amps" => 0.43, "nameplate_volts" => 230, "turning" => true},
+      "reading" => {"amps" => [0.5], "volts" => [230], "turns" => 1,
+                    "meter" => {"percent" => 3.0, "counts" => 10, "resolution" => 0.01}}
+    }
+    unsure = asked("amps", question, phase: "after", minutes: 40)
+    two = proof(decisions: [worn, decided("winding_open", fault: "evaporator-2.1")], readings: [unsure])
+    expect(unsure.verdict).to eq "cannot_tell"
+    turns = unsure.answer.turns_needed
+    expect(two.missing.grep(/Amps/)).to eq [
+      "Amps after the work of fan 1, inside the window: wrap #{turns} turns and read again",
+      "Amps after the work of fan 2, inside the window"
+    ]
+  end
+
+  it "says which repair its own reading disproves" do
+    over = read("amps", "over", phase: "after", minutes: 40)
+    told = proof(decisions: [worn, decided("winding_open", fault: "evaporator-2.1")], readings: [over])
+    expect(told.failed.map(&:key)).to eq ["evaporator-1.1"]
+  end
+
+  it "takes a step of the work for having seen it, where every fault worked on has one done" do
+    id, row = described_class.all.find { |_, one| one["steps"] }
+    step = row["steps"].first
+    told = ->(*steps, faults: [worn]) { proof(decisions: faults, steps:).seen_at_work(id) }
+    mine = stepped(step)
+    expect(told.call(mine)).to eq mine
+    expect(told.call(stepped(step, skipped: true))).to be_nil
+    both = [worn, decided("winding_open", fault: "evaporator-2.1")]
+    expect(told.call(mine, faults: both)).to be_nil
+    later = stepped(step, fault: "evaporator-2.1", minutes: 45)
+    expect(told.call(mine, later, faults: both)).to eq later
+  end
+
+  it "asks anew for everything after a repair that did not prove" do
+    failed = disproved(worn, minutes: 60)
+    again = decided("mount_loose", fault: "evaporator-1.2", minutes: 70)
+    ticks = [tick("covers_on", minutes: 50), tick("undone", minutes: 90)]
+    told = proof(decisions: [failed, again], proof_checks: ticks,
+      readings: [read("amps", "within", phase: "after", minutes: 55)])
+    expect([told.done?("covers_on"), told.done?("undone"), told.done_by("undone")]).to eq [false, true, person]
+    expect(told.missing.grep(/Amps/).size).to eq told.measured.size
+    expect(told.worked_on.map(&:key)).to eq ["evaporator-1.2"]
+  end
+
+  it "lets a reading answer a check where it follows, and only the last one" do
+    id, row = described_class.all.find { |_, one| one["reading"] }
+    told = ->(*verdicts) {
+      readings = verdicts.each_with_index.map { |verdict, index| read(row["reading"], verdict, phase: "after", minutes: 40 + index) }
+      proof(decisions: [worn], readings:).done?(id)
+    }
+    expect([told.call("follows"), told.call("behind"), told.call("behind", "follows"), told.call("follows", "behind")])
+      .to eq [true, false, true, false]
+  end
+
+  it "asks only after what was opened where hands were laid on nothing" do
+    waits = proof(decisions: [decided("healthy", action: "wait")])
+    expect([waits.looked_only?, waits.checks.keys, waits.measured]).to eq [true, %w[covers_on undone], []]
+    done = proof(decisions: [decided("healthy", action: "wait")], proof_checks: [tick("covers_on"), tick("undone")])
+    expect(done).to be_proved
+    expect(proof).not_to be_looked_only
+  end
+
+  it "asks for neighbours where there are some, for speeds where the control has them" do
+    one = ->(**changes) { proof(unit: made_unit(**changes), decisions: [worn]).checks.keys }
+    expect(one.call(fans: %w[evaporator-1])).not_to include "neighbours"
+    expect(one.call).to include "neighbours"
+    ec = made_fan("evaporator-1").with(motors: [made_motor(family: "ec", control: "0_10v")])
+    expect(one.call(fans: [ec, "evaporator-2"])).to include "speeds"
+    expect(one.call).not_to include "speeds"
+  end
+end

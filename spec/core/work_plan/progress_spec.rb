@@ -1,0 +1,125 @@
+# frozen_string_literal: true
+
+require "spec_helper"
+
+# Where a work plan stands: what is done, what waits for what, what is out and not back yet.
+RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
+  let(:task) { "evaporator_fan_motor" }
+  let(:gate) { %w[fans_locked heaters_locked proved_dead] }
+
+  def job(steps, unit: made_unit, **more)
+    made_job(unit:, steps:, decisions: [decided("bearing_worn")], **more)
+  end
+
+  # Steps done, one a minute after half an hour; fasteners by name.
+  def done(*ids, from: 30, **fasteners)
+    (ids + fasteners.keys.map(&:to_s)).each_with_index.map do |id, index|
+      stepped(id, task:, minutes: from + index, fasteners: fasteners[id.to_sym])
+    end
+  end
+
+  def plan(*steps, now: at(60), **more) = described_class.of(job(steps.flatten, **more), now:)
+
+  def step(id, progress) = progress.step(id)
+
+  it "opens nothing before it is proved dead, and names what is first" do
+    none = plan
+    expect([none.next_step.id, none.safe?, none.started?, none.done_count]).to eq ["fans_locked", false, false, 0]
+    expect(none.waits_for(step("guard_off", none)).id).to eq "fans_locked"
+    expect(none.open?(step("heaters_locked", none))).to be true
+    locked = plan(done("fans_locked", "heaters_locked"))
+    expect([locked.waits_for(step("blade_off", locked)).id, locked.next_step.id]).to eq %w[proved_dead proved_dead]
+    safe = plan(done(*gate))
+    expect([safe.safe?, safe.open?(step("blade_off", safe)), safe.next_step.phase]).to eq [true, true, "apart"]
+  end
+
+  it "asks for the gate anew after a working day, but not once the locks are off" do
+    hours = Fenbo::Limits.default["work_plan.gate_hours"]
+    tomorrow = at(30 + hours * 60 + 1)
+    stale = plan(done(*gate, guard_off: 4), now: tomorrow)
+    expect([stale.safe?, stale.next_step.id, stale.waits_for(step("blade_off", stale)).id])
+      .to eq [false, "fans_locked", "fans_locked"]
+    expect(plan(done(*gate, guard_off: 4), now: nil)).to be_safe
+    closed = plan(done(*gate, "locks_off"), now: tomorrow)
+    expect([closed.unlocked?, closed.safe?]).to eq [true, true]
+  end
+
+  it "keeps the power off until what came out is counted back and the locks are off" do
+    apart = plan(done(*gate, guard_off: 4, blade_off: 2))
+    expect(apart.waits_for(step("counted", apart)).phase).to eq "back"
+    backs = apart.steps.select { |one| one.phase == "back" && one.fasteners }.map(&:id)
+    back = plan(done(*gate, "guard_off", "blade_off", *backs))
+    waits = %w[counted locks_off power_on].to_h { |id| [id, back.waits_for(step(id, back))&.id] }
+    expect(waits).to eq("counted" => nil, "locks_off" => "counted", "power_on" => "locks_off")
+  end
+
+  it "counts every screw in its place of the tray, and what is still out" do
+    progress = plan(done(*gate, guard_off: 4, blade_off: 2, guard_off_back: 3))
+    expect(progress.fasteners_out).to eq 3
+    expect(progress.tray.map { |one, lies| [one.id, lies] }).to eq [["guard_off", 1], ["blade_off", 2]]
+    expect(progress.taken_out(step("guard_off_back", progress))).to eq 4
+    expect(progress.taken_out(step("motor_out_ring_back", progress))).to be_nil
+  end
+
+  it "knows which parts are off and lie aside" do
+    household = made_unit(family: "household_top_freezer", features: {"ice_maker" => true})
+    whole = plan(unit: household)
+    removing = whole.steps.select(&:removes)
+    expect(removing).not_to be_empty
+    first, *others = removing.map(&:id)
+    off = plan(done(*whole.plan.gate.map(&:id), *[first, others.first].compact), unit: household)
+    expect(off.parked.map(&:id)).to eq [first, others.first].compact
+    on = plan(done(*whole.plan.gate.map(&:id), first, "#{first}_back"), unit: household)
+    expect(on.parked).to eq []
+  end
+
+  it "holds the hub against the seat that was chosen, else against where the old one sat" do
+    seat = ->(depth, **choice) {
+      steps = done(*gate) + [stepped("blade_depth", task:, measured: 18.0), stepped("blade_off_back", task:, measured: depth)]
+      progress = plan(steps, part_choices: choice.empty? ? [] : [chosen(**choice)])
+      measured = progress.steps.find { |one| one.measure&.fetch("what", nil) == "new_seat" } or next :no_seat
+      progress = plan(steps.map { |one| (one.step == "blade_off_back") ? one.with(step: measured.id) : one },
+        part_choices: choice.empty? ? [] : [chosen(**choice)])
+      [progress.wanted_seat(measured), progress.off_seat(measured)&.round(2), progress.chosen_seat(measured)&.seat_mm]
+    }
+    expect(seat[18.1]).to eq [18.0, nil, nil]
+    expect(seat[21.0]).to eq [18.0, 3.0, nil]
+    expect(seat[21.0, seat_mm: 20.9]).to eq [20.9, nil, 20.9]
+    expect(seat[18.0, seat_mm: 20.9]).to eq [20.9, -2.9, 20.9]
+  end
+
+  it "keeps what each fault and task did apart, and old files' steps with the fan in hand" do
+    mine, old = done("guard_off").first, stepped("blade_off", task: nil, fault: nil)
+    others = [stepped("connector_off", task:, fault: "evaporator-2.1"), stepped("guard_off", task: "contactor")]
+    expect(plan(mine, old, others).steps.select { |one| plan(mine, old, others).done(one) }.map(&:id))
+      .to eq %w[guard_off blade_off]
+  end
+
+  it "goes on after a step, and ends when all is done" do
+    whole = plan
+    ids = whole.steps.map(&:id)
+    nearly = plan(done(*(ids - [ids.last, ids[4]])))
+    expect([nearly.after(step(ids[2], nearly)).id, nearly.after(step(ids[4], nearly)).id]).to eq [ids[4], ids.last]
+    expect(nearly.minutes_left).to eq [ids[4], ids.last].sum { |id| step(id, nearly).minutes }
+    all = plan(done(*ids))
+    expect([all.finished?, all.next_step, all.after(step(ids.first, all)), all.minutes_left]).to eq [true, nil, nil, 0]
+  end
+
+  it "moves across what Match judged for the chosen part, and adds its work" do
+    extra = [{"id" => "program", "text" => "Program it to the old speed", "minutes" => 7}]
+    usual, judged = plan, plan(part_choices: [chosen(beside: {"extra_work" => extra, "transfers" => ["slinger"]})])
+    expect(judged.transfers).to eq ["slinger"]
+    expect(usual.transfers).not_to eq ["slinger"]
+    expect(judged.minutes - usual.minutes).to eq 7
+  end
+
+  it "reads yesterday's answers about a unit by what the plan asks today" do
+    features = described_class.of(job([])).features
+    asked = features.find { |_, row| row["choices"] }
+    said = made_unit(features: {asked.first => asked.last["choices"].last, "flux_capacitor" => true})
+    expect(plan(unit: said).feature(asked.first)).to eq asked.last["choices"].last
+    expect([plan(unit: said).asked?, plan(unit: made_unit).asked?]).to eq [true, false]
+    strange = made_unit(features: {asked.first => "on the moon"})
+    expect(plan(unit: strange).feature(asked.first)).to eq plan.feature(asked.first)
+  end
+end
