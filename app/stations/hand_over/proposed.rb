@@ -34,7 +34,7 @@ module Stations
       end
 
       def reading(fault)
-        return unless @proof.proving?(fault.after)
+        return unless @job.tells_amps?(fault) && @proof.proving?(fault.after)
         "Afterwards it read #{@voice.read_words(fault.after)}, as it should."
       end
 

@@ -87,7 +87,7 @@ module Stations
       # of one fan share it; nothing of what belongs to no fan.
       # @return [Hash{String => Fenbo::JobFile::Reading}]
       def pair(fault)
-        return {} if fault.unit? || shared_with_later?(fault)
+        return {} unless job.tells_amps?(fault)
         {"Before" => settled("before", fault.fan), "After" => after(fault)}.compact
       end
 
@@ -188,11 +188,6 @@ module Stations
       def after(fault)
         return fault.after if fault.disproved?
         settled("after", fault.fan)
-      end
-
-      def shared_with_later?(fault)
-        later = faults.drop(faults.index(fault) + 1).reject(&:unit?)
-        later.any? { |one| one.fan == fault.fan && one.after == fault.after }
       end
 
       def own(circuits)

@@ -30,6 +30,15 @@ module Fenbo
           before: readings_of("amps", phase: "before", fan: fan&.key).last, after: after_of(fan, told))
       end
 
+      # Whether a fan's amps are told with this fault: never with the unit's, and where two faults
+      # of one fan share them with the last.
+      # @param fault [Fault]
+      def tells_amps?(fault)
+        return false if fault.unit?
+        later = faults.drop_while { |one| one.key != fault.key }.drop(1).reject(&:unit?)
+        later.none? { |one| one.fan == fault.fan && one.after == fault.after }
+      end
+
       # @param key [String]
       # @return [Boolean] whether it names a fan of the unit, the unit, or a fault of either
       def place?(key)
