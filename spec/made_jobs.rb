@@ -9,7 +9,9 @@ module MadeJobs
 
   def at(minutes) = NOON + minutes * 60
 
-  def person(name = "Ilka Brenn", role: "technician") = F::Person.new(uid: name, name:, role:)
+  def person(name = "Ilka Brenn", role: "technician")
+    F::Person.new(uid: name, name:, role:)
+  end
 
   def made_motor(**changes)
     F::Motor.new(
@@ -69,7 +71,9 @@ module MadeJobs
 
   def decided(*causes, fault: "evaporator-1.1", action: "replace", minutes: 10, **changes)
     F::Decision.new(
-      **entry("decision #{fault} #{minutes}", minutes, fault[F::Faults::KEY, 1].then { |key| key unless key == "unit" }),
+      **entry("decision #{fault} #{minutes}", minutes, fault[F::Faults::KEY, 1].then { |key|
+        key unless key == "unit"
+      }),
       causes:, proposed: causes.first, action:, standing: {}, fault:, **changes
     )
   end

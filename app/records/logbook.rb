@@ -72,7 +72,9 @@ class Logbook
 
   private
 
-  def going_on = record.visits.reverse.find { |visit| visit.ends_at.nil? && visit.starts_at <= now }
+  def going_on
+    record.visits.reverse.find { |visit| visit.ends_at.nil? && visit.starts_at <= now }
+  end
 
   def begin_visit
     record.visits.create!(technician: user, starts_at: now, purpose: "on site", arrival_c: record.box_c)

@@ -26,7 +26,8 @@ RSpec.describe Stations::HandOver::Pdf, :made_jobs do
   def handover(**changes) = Fenbo::JobFile::Handover.new(by: person, **changes)
 
   def visit(from, till, **box)
-    Fenbo::JobFile::Visit.new(uid: "visit #{from}", technician: person, starts_at: at(from), ends_at: till && at(till), **box)
+    Fenbo::JobFile::Visit.new(uid: "visit #{from}", technician: person, starts_at: at(from), ends_at: till && at(till),
+**box)
   end
 
   it "begins with what it is about, and says where nothing was decided or signed" do
@@ -70,7 +71,8 @@ RSpec.describe Stations::HandOver::Pdf, :made_jobs do
 
   it "tells a reading that two faults of one fan share just once" do
     readings = [asked("amps", amps, minutes: 5), asked("amps", amps, phase: "after", minutes: 40)]
-    told = report(readings:, decisions: [decided("bearing_worn"), decided("mount_loose", fault: "evaporator-1.2", action: "repair")])
+    told = report(readings:,
+      decisions: [decided("bearing_worn"), decided("mount_loose", fault: "evaporator-1.2", action: "repair")])
     expect(told.faults.map { |fault| told.pair(fault).keys }).to eq [[], %w[Before After]]
   end
 
@@ -132,7 +134,8 @@ RSpec.describe Stations::HandOver::Pdf, :made_jobs do
       signed_digest: work.digest, signed_work: Fenbo::Json.plain(work.to_h))
     expect(sheet(handover: signed)).to include "R. Aalto,", "SHA-256: #{work.digest}"
     expect(sheet(handover: signed)).not_to include "Since then"
-    expect(sheet(handover: signed, findings: [found("noise", "grinding", minutes: 200)])).to match(/Since then .* changed\./)
+    expect(sheet(handover: signed,
+      findings: [found("noise", "grinding", minutes: 200)])).to match(/Since then .* changed\./)
     expect(sheet(handover: handover(unsigned_because: "Nobody was there. "))).to include "Not signed: Nobody was there."
     expect(sheet(handover: signed.with(unsigned_because: "Left already"))).to include "Not signed again: Left already."
   end

@@ -17,9 +17,10 @@ module Shared
 
       def three_phase? = family == "three_phase"
 
+      # The voltage counts whether or not the amps can tell.
       def findings
-        return {} unless Fenbo::Diagnosis::Test["amps"].outcomes.include?(result.verdict)
-        {"amps" => result.verdict}.merge(voltage_finding)
+        told = Fenbo::Diagnosis::Test["amps"].outcomes & [result.verdict]
+        told.to_h { |verdict| ["amps", verdict] }.merge(voltage_finding)
       end
 
       def working

@@ -65,7 +65,8 @@ RSpec.describe Fenbo::JobFile::Faults, :made_jobs do
   end
 
   it "keeps what was read before a repair failed to that repair, and what came after for the next" do
-    early, late = read("amps", "under", phase: "after", minutes: 40), read("amps", "within", phase: "after", minutes: 90)
+    early, late = read("amps", "under", phase: "after", minutes: 40),
+read("amps", "within", phase: "after", minutes: 90)
     failed = disproved(decided("mount_loose"), minutes: 60)
     job = made_job(decisions: [failed, decided("bearing_worn", fault: "evaporator-1.2", minutes: 70)],
       readings: [read("amps", "over", minutes: 5), early, late])

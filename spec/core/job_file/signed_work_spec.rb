@@ -13,9 +13,13 @@ RSpec.describe Fenbo::JobFile::SignedWork, :made_jobs do
      proof_checks: [Fenbo::JobFile::ProofCheck.new(check: "covers_on", by: person, done_at: at(80))], handover:}
   end
   let(:job) { made_job(**entries) }
-  let(:signed) { job.with(handover: handover.with(signed_work: JSON.parse(JSON.generate(described_class.new(job).to_h)))) }
+  let(:signed) {
+    job.with(handover: handover.with(signed_work: JSON.parse(JSON.generate(described_class.new(job).to_h))))
+  }
 
-  def changed(**changes) = signed.handover.changed_since_signed(signed.with(**changes))
+  def changed(**changes)
+    signed.handover.changed_since_signed(signed.with(**changes))
+  end
 
   it "is the same whatever order a database gives, and whoever reads it" do
     more = job.with(findings: [*job.findings, found("airflow", "weak", minutes: 2)])

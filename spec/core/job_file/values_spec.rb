@@ -41,7 +41,8 @@ RSpec.describe Fenbo::JobFile, :made_jobs do
 
   it "knows a leak as open until somebody saw it hold" do
     check = ->(tight, **more) { Fenbo::JobFile::LeakCheck.new(**entry("check", 5, nil), job: "job", on: Date.today, how: "soap", tight:, **more) }
-    leak = Fenbo::JobFile::LeakSearch.new(**entry("leak", 1, nil), job: "job", on: Date.today, how: "soap", place: "valve", found: true)
+    leak = Fenbo::JobFile::LeakSearch.new(**entry("leak", 1, nil), job: "job", on: Date.today, how: "soap",
+      place: "valve", found: true)
     rows = {
       [] => true, [check[true]] => false, [check[true], check[false]] => true,
       [check[false], check[true].with(voided_at: at(9))] => true
@@ -52,7 +53,8 @@ RSpec.describe Fenbo::JobFile, :made_jobs do
   end
 
   it "sorts what was seen besides by how soon it wants somebody" do
-    handover = Fenbo::JobFile::Handover.new(by: person, seen_besides: "Soon: gasket torn\n\n now: bare wire \nrust on the pan\nNOW: no guard")
+    handover = Fenbo::JobFile::Handover.new(by: person,
+      seen_besides: "Soon: gasket torn\n\n now: bare wire \nrust on the pan\nNOW: no guard")
     expect(handover.graded.to_a).to eq [
       ["now", ["bare wire", "no guard"]], ["soon", ["gasket torn"]], ["watch", ["rust on the pan"]]
     ]

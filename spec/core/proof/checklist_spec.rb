@@ -6,7 +6,9 @@ require "spec_helper"
 RSpec.describe Fenbo::Proof::Checklist, :made_jobs do
   def proof(**entries) = described_class.new(made_job(**entries))
 
-  def tick(check, minutes: 80) = Fenbo::JobFile::ProofCheck.new(check:, by: person, done_at: at(minutes))
+  def tick(check, minutes: 80)
+    Fenbo::JobFile::ProofCheck.new(check:, by: person, done_at: at(minutes))
+  end
 
   let(:worn) { decided("bearing_worn") }
 
@@ -68,7 +70,9 @@ RSpec.describe Fenbo::Proof::Checklist, :made_jobs do
   it "lets a reading answer a check where it follows, and only the last one" do
     id, row = described_class.all.find { |_, one| one["reading"] }
     told = ->(*verdicts) {
-      readings = verdicts.each_with_index.map { |verdict, index| read(row["reading"], verdict, phase: "after", minutes: 40 + index) }
+      readings = verdicts.each_with_index.map { |verdict, index|
+        read(row["reading"], verdict, phase: "after", minutes: 40 + index)
+      }
       proof(decisions: [worn], readings:).done?(id)
     }
     expect([told.call("follows"), told.call("behind"), told.call("behind", "follows"), told.call("follows", "behind")])

@@ -18,7 +18,9 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     end
   end
 
-  def plan(*steps, now: at(60), **more) = described_class.of(job(steps.flatten, **more), now:)
+  def plan(*steps, now: at(60), **more)
+    described_class.of(job(steps.flatten, **more), now:)
+  end
 
   def step(id, progress) = progress.step(id)
 
@@ -75,7 +77,8 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
 
   it "holds the hub against the seat that was chosen, else against where the old one sat" do
     seat = ->(depth, **choice) {
-      steps = done(*gate) + [stepped("blade_depth", task:, measured: 18.0), stepped("blade_off_back", task:, measured: depth)]
+      steps = done(*gate) + [stepped("blade_depth", task:, measured: 18.0),
+        stepped("blade_off_back", task:, measured: depth)]
       progress = plan(steps, part_choices: choice.empty? ? [] : [chosen(**choice)])
       measured = progress.steps.find { |one| one.measure&.fetch("what", nil) == "new_seat" } or next :no_seat
       progress = plan(steps.map { |one| (one.step == "blade_off_back") ? one.with(step: measured.id) : one },
