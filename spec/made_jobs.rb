@@ -16,7 +16,8 @@ module MadeJobs
   def made_motor(**changes)
     F::Motor.new(
       uid: "motor", part_no: "BR-S12-230-L", family: "shaded_pole", volts: [230.0], hertz: [50.0], phases: 1,
-      amps: [0.43], watts: 60.0, rpm: 1300.0, rotation: "ccw", integral_blade: false, installed_on: Date.new(2026, 3, 4),
+      amps: [0.43], watts: 60.0, rpm: 1300.0, rotation: "ccw", integral_blade: false,
+      installed_on: Date.new(2026, 3, 4),
       **changes
     )
   end

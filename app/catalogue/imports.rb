@@ -47,18 +47,25 @@ module Catalogue
     end
 
     post "/imports/:id/again" do
-      halt(*refuse(422, "It is being worked on", "Wait for it to end.")) if import.running? || import.content.nil?
+      untouched
       Work.look(import)
       redirect to("/imports/#{import.id}"), 303
     end
 
     post "/imports/:id/drop" do
-      halt(*refuse(422, "It is being worked on", "Wait for it to end.")) if import.running?
-      (import.state == "taken") ? nil : import.destroy!
+      untouched
+      import.destroy!
       back_to "/imports", "#{import.file_name} dropped; the catalogue is as it was."
     end
 
     private
+
+    # Neither in somebody's hands nor in the catalogue already.
+    def untouched
+      halt(*refuse(422, "It is being worked on", "Wait for it to end.")) if import.running?
+      return unless import.state == "taken"
+      halt(*refuse(422, "It is taken already", "Its rows are in the catalogue; another file changes them."))
+    end
 
     def import = @import ||= CatalogueImport.find(whole(params[:id]))
 

@@ -76,7 +76,7 @@ module Pocket
       end
 
       def words(handover)
-        Digest::SHA256.hexdigest(JSON.generate(Entries::HANDOVER_WORDS.map { |name| handover[name].as_json }))
+        Digest::SHA256.hexdigest(JSON.generate(Entries::Signing::WORDS.map { |name| handover[name].as_json }))
       end
     end
   end

@@ -4,7 +4,10 @@ module Units
   # A unit as typed, with the number of its fans on each side.
   class Form < Shared::Form
     # Where a column's field has another name.
-    FIELDS = {overload_low_a: :overload_low, overload_high_a: :overload_high, contactor_a: :contactor}.freeze
+    FIELDS = {
+      overload_low_a: :overload_low, overload_high_a: :overload_high, contactor_a: :contactor,
+      ambient_high_c: :ambient_high
+    }.freeze
 
     def initialize(unit, params, user)
       super(params, system: user.unit_system)

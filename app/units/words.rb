@@ -26,9 +26,15 @@ module Units
     end
 
     def place_words(unit)
-      low, high = unit.ambient_low_c, unit.ambient_high_c
-      [low ? "#{show(low, "temperature")} to #{show(high, "temperature")}" : "–", ("wet" if unit.wet),
-        ("belt-driven" if unit.belt)].compact.join(", ")
+      [ambient_words(unit), ("wet" if unit.wet), ("belt-driven" if unit.belt)].compact.join(", ")
+    end
+
+    # Either end may not be known.
+    def ambient_words(unit)
+      low, high = [unit.ambient_low_c, unit.ambient_high_c].map { |one| one && show(one, "temperature") }
+      return "#{low} to #{high}" if low && high
+      return "from #{low}" if low
+      high ? "up to #{high}" : "–"
     end
   end
 end

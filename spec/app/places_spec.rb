@@ -62,6 +62,20 @@ RSpec.describe "places and parts", :rolled_back do
     expect(question["unit"]).to include("contactors" => "own")
   end
 
+  it "says how warm it gets around the motor, as far as somebody knows, and refuses it upside down" do
+    unit = create(:unit)
+    keep = ->(low, high) do
+      send_form "/units/#{unit.id}", name: "Bank", site: unit.site_id, family: "walk_in_cooler", supply_volts: "230",
+        supply_phases: "1", supply_hertz: "50", evaporator_fans: "2", ambient_low: low, ambient_high: high
+      get "/units/#{unit.id}" unless status == 422
+      page
+    end
+    expect(keep["-5", "20"]).to include "−5 °C to 20 °C"
+    expect(keep["-5", ""]).to include "from −5 °C"
+    expect(keep["", "20"]).to include "up to 20 °C"
+    expect(keep["20", "-5"]).to include("is colder than the coldest", 'value="-5"')
+  end
+
   it "notes a starter whose dial has two ends in order, and asks the match with it" do
     unit = create(:unit, supply_volts: 400, supply_phases: 3)
     keep = ->(**typed) do

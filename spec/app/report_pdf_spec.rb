@@ -92,7 +92,8 @@ RSpec.describe Stations::HandOver::Pdf, :made_jobs do
   end
 
   it "tells the coil as it was painted, and what hangs on the rest: refrigerant, measures, what was seen besides" do
-    move = Fenbo::JobFile::RefrigerantMove.new(**entry("move", 30, nil), job: "job", on: Date.new(2031, 3, 4), kind: "added",
+    move = Fenbo::JobFile::RefrigerantMove.new(**entry("move", 30, nil), job: "job", on: Date.new(2031, 3, 4),
+      kind: "added",
       cylinder: "C7", before_kg: 10.0, after_kg: 8.8)
     leak = ->(job, found) {
       Fenbo::JobFile::LeakSearch.new(**entry("leak #{job}", 31, nil), job:, on: Date.new(2031, 3, 4), how: "soap",

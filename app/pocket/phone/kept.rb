@@ -145,7 +145,8 @@ class Kept
   def handover(entry)
     text = job.handover || Fenbo::JobFile::Handover.new(by: book.by)
     written = text.with(**entry.values, by: book.by)
-    written = written.with(**Entries::UNSIGNED) if Entries::HANDOVER_WORDS.any? { |name| text[name] != written[name] }
+    signing = Entries::Signing
+    written = written.with(**signing::NONE) if signing::WORDS.any? { |name| text[name] != written[name] }
     book.job = job.with(handover: written)
     sign(entry) if entry.signature
     book.finish("hand_over") if job.handover.signed? || job.handover.unsigned_because

@@ -1,11 +1,6 @@
 # frozen_string_literal: true
 
 module Entries
-  # What a customer signs.
-  HANDOVER_WORDS = %w[summary seen_besides next_visit_at next_visit_for].freeze
-
-  UNSIGNED = {signature: nil, signed_name: nil, signed_at: nil, signed_digest: nil, signed_work: nil}.freeze
-
   # The handover as written, and the signature where one was drawn. Nothing drawn keeps what
   # was signed before; other words drop it.
   # `version` is that of the text it was written over, 0 where there was none.
@@ -16,7 +11,7 @@ module Entries
       row.lock_version = version if version && row.persisted?
       row.assign_attributes(**values, user: book.user)
       # A signature stands under the words it was given for.
-      row.assign_attributes(UNSIGNED) if (row.changed & HANDOVER_WORDS).any?
+      row.assign_attributes(Signing::NONE) if Signing::WORDS.any? { |name| row.attribute_changed?(name) }
       row.save!
       sign(row, book) if signature
       book.finish("hand_over") if row.signed_at || row.unsigned_because

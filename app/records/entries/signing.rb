@@ -16,6 +16,10 @@ module Entries
       "proof" => "the proof"
     }.freeze
 
+    # What a customer reads and signs, and a handover that is not signed any more.
+    WORDS = Fenbo::JobFile::SignedWork::WORDS
+    NONE = {signature: nil, signed_name: nil, signed_at: nil, signed_digest: nil, signed_work: nil}.freeze
+
     # [field, sentence], nil where nothing stands against closing.
     def self.against(book)
       handover = book.job.handover

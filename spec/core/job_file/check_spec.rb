@@ -15,7 +15,8 @@ RSpec.describe Fenbo::JobFile::Check, :made_jobs do
 
   it "names every strange thing at once" do
     told = faults(
-      findings: [found("noise", "grinding"), found("seance", "cold"), found("noise", "purple", fan: "evaporator-9", minutes: 2)],
+      findings: [found("noise", "grinding"), found("seance", "cold"),
+        found("noise", "purple", fan: "evaporator-9", minutes: 2)],
       readings: [read("divining_rod", "within", visit: "elsewhere")],
       decisions: [decided("bad_luck", fault: "roof.1")],
       part_choices: [chosen(fault: "condenser-1.1")], steps: [stepped("guard_off", fault: "evaporator-3.1")]
