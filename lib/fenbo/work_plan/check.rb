@@ -12,19 +12,27 @@ module Fenbo
       def initialize(family, cautions)
         @family = family
         @recipe = Recipe.of(family)
-        @rows = @recipe.all_rows
         @cautions = cautions
       end
 
-      # Answers sentences, none when all holds.
+      # Answers sentences, none when all holds. What no plan can be made with is told first, alone.
       def faults
-        [*ids, *cautions, *features, *tasks, *measures, *unreversed, *photos, *order, *minutes]
-          .map { |text| "#{@family}.yml #{text}" }
+        told = %i[runs measures whole].lazy.map { |part| send(part) }.find(&:any?)
+        told.to_a.map { |text| "#{@family}.yml #{text}" }
       end
 
       private
 
+      def whole
+        [*ids, *cautions, *features, *tasks, *unreversed, *photos, *order, *minutes]
+      end
+
       def each_row(&) = @rows.flat_map(&)
+
+      # Runs of steps that it shares with other plans; with them its rows can be read.
+      def runs
+        strange(@recipe.runs - Recipe.shared["runs"].keys, "use").tap { |list| @rows = @recipe.all_rows if list.empty? }
+      end
 
       # No step twice on any way through.
       def ids

@@ -38,6 +38,11 @@ module Fenbo
         @table[phase].flat_map { |row| row.key?("use") ? Recipe.shared["runs"].fetch(row["use"]) : [row] }
       end
 
+      # Names of the runs that it takes in.
+      def runs
+        PHASES.flat_map { |phase| @table[phase].filter_map { |row| row["use"] } }
+      end
+
       def all_rows = PHASES.flat_map { |phase| rows(phase) }
 
       # As most units of the family are.
