@@ -84,7 +84,8 @@ RSpec.describe Fenbo::KnowledgeCheck do
         table["amulet"] = {"task" => "dance", "columns" => {"luck" => {"share" => "luck", "work" => "rub"}}}
       },
         "spares.yml kinds: amulet does not exist", "spares.yml amulet columns: luck does not exist",
-        "spares.yml amulet task: dance does not exist", "spares.yml amulet limits: spares.luck, adapt.rub does not exist"],
+        "spares.yml amulet task: dance does not exist",
+        "spares.yml amulet limits: spares.luck, adapt.rub does not exist"],
       "checks" => [->(table) {
         table["checks"]["blessed"] = {"only_for" => ["dance"], "causes" => ["bad_luck"], "families" => ["igloo"]}
       },
