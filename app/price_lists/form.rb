@@ -8,6 +8,8 @@ module PriceLists
   class Form < Shared::Form
     NEEDED = %w[part_no price].freeze
     MOST_LINES = 50_000
+    # Faults of lines that are told at once.
+    MOST_SHOWN = 5
     HEADING = ->(head) { head.to_s.strip.downcase.tr(" ", "_") }
     YES, NO = %w[yes y 1 true], %w[no n 0 false]
     DAYS = {"1" => "Mon", "2" => "Tue", "3" => "Wed", "4" => "Thu", "5" => "Fri", "6" => "Sat", "7" => "Sun"}.freeze
@@ -59,17 +61,30 @@ module PriceLists
       typed.match?(/\A([01]\d|2[0-3]):[0-5]\d\z/) ? typed : fault(name, "A time like 07:30.")
     end
 
-    # @return [Array<Hash>] one a part; the first fault names its line
+    # @return [Array<Hash>] one a part; faults name their lines, the first few at once
     def lines
+      @wrong = []
       table = CSV.parse(csv_text, headers: true, col_sep: separator, header_converters: HEADING)
       missing = NEEDED - table.headers.compact
       return fault(:csv, "It needs the columns #{missing.join(" and ")}.") || [] if missing.any?
       return fault(:csv, "More than #{MOST_LINES} lines.") || [] if table.size > MOST_LINES
       rows = table.each_with_index.filter_map { |row, index| line(row, index + 2) }
-      fault(:csv, "It has no line with a part.") if rows.empty?
+      @wrong << "It has no line with a part." if rows.empty? && @wrong.empty?
+      fault(:csv, wrong_words) if @wrong.any?
       rows.uniq { |row| row[:part_no] }
     rescue CSV::MalformedCSVError => problem
       fault(:csv, "Not a CSV file: #{problem.message.lines.first.strip}") || []
+    end
+
+    def wrong_words
+      more = @wrong.size - MOST_SHOWN
+      [*@wrong.first(MOST_SHOWN), ("And #{more} more." if more.positive?)].compact.join(" ")
+    end
+
+    # @return [nil] so that a reader can end with it
+    def wrong(number, what)
+      @wrong << "Line #{number}: #{what}."
+      nil
     end
 
     # The file that was chosen lies in the field as text.
@@ -86,7 +101,7 @@ module PriceLists
       return if part_no.empty?
       price = row["price"].to_s.strip
       unless price.match?(/\A\d{1,7}([.,]\d{1,2})?\z/)
-        return fault(:csv, "Line #{number}: “#{price[0, 20]}” is no price like 42.50.")
+        return wrong(number, "“#{price[0, 20]}” is no price like 42.50")
       end
       {part_no: part_no[0, 60], price_cents: (price.tr(",", ".").to_r * 100).to_i, in_stock: stock(row, number),
        lead_days: lead(row, number), their_no: row["their_no"].to_s.strip[0, 60].presence}
@@ -95,7 +110,7 @@ module PriceLists
     def stock(row, number)
       text = row["in_stock"].to_s.strip.downcase
       return true if text.empty? || YES.include?(text)
-      fault(:csv, "Line #{number}: in_stock is yes or no, not “#{text[0, 20]}”.") unless NO.include?(text)
+      wrong(number, "in_stock is yes or no, not “#{text[0, 20]}”") unless NO.include?(text)
       false
     end
 
@@ -103,7 +118,7 @@ module PriceLists
       text = row["lead_days"].to_s.strip
       return if text.empty?
       return text.to_i if text.match?(/\A\d{1,3}\z/)
-      fault(:csv, "Line #{number}: lead_days is a whole number, not “#{text[0, 20]}”.")
+      wrong(number, "lead_days is a whole number, not “#{text[0, 20]}”")
     end
   end
 end

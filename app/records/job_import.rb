@@ -42,9 +42,11 @@ class JobImport
     ["It differs from the file: what was recorded here stays as it is."]
   end
 
-  # A row with every member of `part` that is a column of its table.
+  # A row with every member of `part` that is a column of its table; what a file of an earlier
+  # release does not say yet stays as the table has it.
   def row(model, part, **given)
-    members = part.class.types.keys.map(&:to_s) & model.column_names
+    members = (part.class.types.keys.map(&:to_s) & model.column_names)
+      .reject { |name| part[name].nil? && !model.columns_hash[name].null }
     model.create!(**members.to_h { |name| [name.to_sym, part[name]] }, **given)
   end
 

@@ -19,7 +19,7 @@ module Shared
     LABEL = 24
     # Least room a heading needs below it, so that it does not stand alone.
     HEADING_ROOM = 90
-    CELL = {borders: [:bottom], border_width: 0.5, border_color: "C5D0CA", padding: [3, 4, 3, 0], size: 8.5}.freeze
+    CELL = {borders: [:bottom], border_width: 0.5, border_color: "C5D0CA", padding: [3, 8, 3, 0], size: 8.5}.freeze
     # What its letters are: everything else is written as its code.
     LETTERS = /[^\u0009\u000a\u0020-\u02af\u0370-\u04ff\u1e00-\u1eff\u2000-\u206f\u20a0-\u22ff\u2500-\u27bf]/
 

@@ -174,7 +174,7 @@ module Shared
           .uniq(&:test)
           .sort_by { |finding| TELLING.index(finding.test) || TELLING.size }
           .first(3)
-          .map { |finding| finding.label.downcase }
+          .map(&:told)
       said.empty? ? "not looked at" : said.join(" · ")
     end
   end

@@ -68,8 +68,42 @@ RSpec.describe "the drawings", :rolled_back do
     ).to eq [2, Shared::Cutaway::Fan::BLADES, 1, 1]
     expect(count(svg, "ice-bead")).to be_positive
     expect(parsed(svg).root["aria-label"]).to include("fan 1 runs").and include("fan 2 stands still, ring ice")
+    air = [finding(unit, "fan_motion", "normal"), finding(unit, "airflow", "none"),
+      finding(unit, "blade_state", "sound")]
+    expect(parsed(Shared::Cutaway::Plate.of(unit, findings: air).svg).root["aria-label"])
+      .to include "fan 1 runs, no air, blade sound"
     voided = findings.map { |finding| finding.with(voided_at: Time.now) }
     expect(Shared::Cutaway::Plate.of(unit, findings: voided).svg).to eq bare
+  end
+
+  it "tells by its frost, water and air what was found of each, and no two alike" do
+    unit = create(:unit, family: "household_top_freezer", fans: 1)
+    seen = ->(test, outcome, number = 1) do
+      Shared::Cutaway::Plate.of(unit,
+        findings: [finding(unit, "fan_motion", "normal"), finding(unit, test, outcome, number)]).svg
+    end
+    ice = %w[even_light even_blocked behind_one_fan fan_ring_ice feed_end_only near_door bottom_ice]
+      .to_h { |pattern| [pattern, seen["frost_pattern", pattern]] }
+    expect(ice.reject { |_, svg| count(svg, "frost").positive? || count(svg, "ice-bead").positive? }.keys).to eq []
+    expect(ice.values.uniq.size).to be >= ice.size - 1
+    width = ->(svg) { parsed(svg).xpath("//rect[contains(@class, 'frost')]").map { |rect| rect["width"].to_f }.max }
+    expect(width[ice["feed_end_only"]]).to be < width[ice["even_blocked"]]
+    expect(count(seen["drain_check", "blocked", nil], "line-water")).to eq 1
+    air = {"blocked" => %w[airflow none], "back" => %w[fan_motion reversed], "still" => %w[fan_motion stopped]}
+      .transform_values { |test, outcome| seen[test, outcome] }
+    expect(air.keys.select { |css| count(air[css], "air-#{css}").zero? }).to eq []
+    expect(count(Shared::Cutaway::Plate.of(unit).svg, "air-unknown")).to be_positive
+    expect(count(seen["load_blocking_air", "yes", nil], "air-blocked")).to be_positive
+  end
+
+  it "hatches a condenser's face that is dirty" do
+    unit = create(:unit, family: "remote_condenser", fans: 0)
+    create(:fan_position, unit:, side: "condenser", number: 1)
+    faces = %w[clean dirty blocked].to_h do |face|
+      [face,
+        count(Shared::Cutaway::Plate.of(unit.reload, findings: [finding(unit, "condenser_face", face, nil)]).svg, "frost")]
+    end
+    expect(faces).to match("clean" => 0, "dirty" => be_positive, "blocked" => be_positive)
   end
 
   it "leads from a fan to its page by a safe attribute" do

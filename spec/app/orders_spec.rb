@@ -115,8 +115,8 @@ RSpec.describe PartOrder, :rolled_back do
     expect(row.to_h).to include("supplier" => "Passhouse orders", "part_no" => motor.part_no, "count" => "1",
       "state" => "ordered", "their_no" => order.their_no, "price" => format("%.2f", order.price_cents / 100.0))
     get "/jobs/#{job.number}/parts.pdf"
-    expect(PDF::Reader.new(StringIO.new(last_response.body)).pages.map(&:text).join("\n")).to include(motor.part_no,
-      order.their_no, unit.name)
+    expect(PDF::Reader.new(StringIO.new(last_response.body)).pages.flat_map(&:runs).map(&:text).join(" "))
+      .to include(motor.part_no, order.their_no, unit.name)
     expect(source).to include("The part comes from Passhouse orders; we fit it on")
   end
 

@@ -62,7 +62,7 @@ module Shared
       end
 
       def said(position)
-        words = outcomes(position).map { |test, outcome| Fenbo::Diagnosis::Test[test].label(outcome).downcase }
+        words = outcomes(position).map { |test, outcome| Fenbo::Diagnosis::Test[test].told(outcome) }
         words.empty? ? "not looked at" : words.first(4).join(", ")
       end
 

@@ -16,6 +16,9 @@ module Fenbo
       def test_short = Diagnosis::Test[test].short
 
       def label = Diagnosis::Test[test].label(outcome)
+
+      # Among others of its fan: "runs", "no air"
+      def told = Diagnosis::Test[test].told(outcome)
     end
   end
 end

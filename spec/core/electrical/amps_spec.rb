@@ -77,6 +77,20 @@ RSpec.describe Fenbo::Electrical::Amps do
     ]
   end
 
+  it "says of an EC motor what is missing, or that no clamp will settle it" do
+    motor = {family: "ec", nameplate_amps: 0.4, nameplate_volts: 230, nameplate_watts: 38}
+    rules = ->(plate, **reading) {
+      amps(motor.merge(plate), {amps: [0.3], volts: [230], **reading}).reasons.map(&:rule)
+    }
+    expect(rules.call({})).to include "ec.by_watts", "ec.watts_needed"
+    expect(rules.call({nameplate_watts: nil}, watts: 30)).to include "ec.nameplate_watts"
+    expect(rules.call({}, watts: 10)).to include "watts.window_low"
+    crude = {"percent" => 2, "counts" => 5, "resolution" => 0.1, "true_rms" => false}
+    expect(rules.call({}, watts: 30, meter: crude)).to include "meter.true_rms"
+    unsure = amps(motor, {amps: [0.3], volts: [230], power_factor: 0.6, meter:})
+    expect([unsure.verdict, unsure.reasons.map(&:rule)]).to match ["cannot_tell", include("meter.finer")]
+  end
+
   it "warns when the supply is out of range, and calls it the first fault when absent" do
     low = amps({family: "psc", nameplate_amps: 1.2, nameplate_volts: 230}, {amps: [1.2], volts: [200]})
     expect(low[:voltage][:verdict]).to eq "low"

@@ -10,6 +10,11 @@ module Fenbo
 
       def self.[](id) = all.fetch(id)
 
+      # How many tests have an outcome of this label.
+      def self.labels
+        @labels ||= all.values.flat_map { |test| test.outcomes.map { |one| test.label(one) }.uniq }.tally.freeze
+      end
+
       # telling: 1 for the outcomes that carry evidence, 0 for the others.
       # mistake: how often it is misread; astray: how often it is then named any one of these.
       attr_reader :id, :outcomes, :telling, :mistake, :astray
@@ -30,6 +35,13 @@ module Fenbo
       def ask(fan) = @row["ask"].gsub("{fan}", fan)
 
       def label(outcome) = @row["outcomes"].fetch(outcome)["label"]
+
+      # The outcome among others of the same fan: without its test where that is plain.
+      def told(outcome)
+        row = @row["outcomes"].fetch(outcome)
+        return row["told"] if row["told"]
+        (Test.labels[row["label"]] > 1) ? "#{Diagnosis.low(short)}: #{row["label"].downcase}" : row["label"].downcase
+      end
 
       def help(outcome) = @row["outcomes"].fetch(outcome)["help"]
 
