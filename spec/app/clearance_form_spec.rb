@@ -7,8 +7,8 @@ RSpec.describe Stations::Match::ClearanceForm, :made_jobs, :rolled_back do
   let(:user) { build(:user, unit_system: "si") }
   let(:motor) { Struct.new(:shaft_length_mm).new(45.0) }
   let(:typed) do
-    {"old_seat" => "18", "guard" => "70", "hub" => "15", "towards_motor" => "4", "towards_front" => "22", "spacer" => "5",
-     "spacers" => "4"}
+    {"old_seat" => "18", "guard" => "70", "hub" => "15", "towards_motor" => "4", "towards_front" => "22",
+     "spacer" => "5", "spacers" => "4"}
   end
 
   def fan(**changes) = made_fan("evaporator-1", **changes)

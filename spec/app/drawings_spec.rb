@@ -101,7 +101,8 @@ RSpec.describe "the drawings", :rolled_back do
     create(:fan_position, unit:, side: "condenser", number: 1)
     faces = %w[clean dirty blocked].to_h do |face|
       [face,
-        count(Shared::Cutaway::Plate.of(unit.reload, findings: [finding(unit, "condenser_face", face, nil)]).svg, "frost")]
+        count(Shared::Cutaway::Plate.of(unit.reload, findings: [finding(unit, "condenser_face", face, nil)]).svg,
+          "frost")]
     end
     expect(faces).to match("clean" => 0, "dirty" => be_positive, "blocked" => be_positive)
   end
