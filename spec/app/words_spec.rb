@@ -22,7 +22,8 @@ RSpec.describe Shared::Words, :made_jobs, :rolled_back do
 
   it "says what an amps reading tells, with its error, its window and the turns that would settle it" do
     question = ->(family, **reading) {
-      {"motor" => {"family" => family, "nameplate_amps" => 0.43, "nameplate_volts" => 230, "nameplate_watts" => 40, "turning" => true},
+      {"motor" => {"family" => family, "nameplate_amps" => 0.43, "nameplate_volts" => 230, "nameplate_watts" => 40,
+                   "turning" => true},
        "reading" => {"turns" => 1, "meter" => {"percent" => 2.0, "counts" => 5, "resolution" => 0.01}, **reading}}
     }
     within = asked("amps", question["shaded_pole", "amps" => [0.4]])

@@ -119,6 +119,7 @@ class Kept
       action: entry.action_taken, standing: entry.standing.as_json, fault:, countersigned_by: nil,
       countersigned_at: nil))
     book.finish("decide")
+    book.job = job.with(station: job.station_decided)
     row
   end
 

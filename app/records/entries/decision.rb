@@ -28,6 +28,7 @@ module Entries
             standing:
           )
         book.finish("decide")
+        book.record.update!(station: book.reread.station_decided)
         row
       end
     end

@@ -13,9 +13,11 @@ module Stations
       post "/quote/:secret" do
         form = QuoteForm.new(params)
         answer = form.read or halt 422, page(faults: form.faults, typed: params)
-        fault = against(answer)
-        halt 422, page(faults: fault, typed: params) if fault.any?
-        give(answer)
+        unless given?(answer)
+          fault = against(answer)
+          halt 422, page(faults: fault, typed: params) if fault.any?
+          give(answer)
+        end
         redirect to("/quote/#{params[:secret]}"), 303
       end
 
@@ -32,6 +34,13 @@ module Stations
 
       def quote
         asked_job.quotes.find { |one| one.version == link.quote.version }
+      end
+
+      # The same word again, by a second press or because its answer was lost.
+      def given?(answer)
+        said = link.used_at && quote.answer
+        said && [said.verdict, said.name] == answer.values_at(:verdict, :name) &&
+          (said.option.nil? || said.option == answer[:option])
       end
 
       # What the same answer would be told on the spot.

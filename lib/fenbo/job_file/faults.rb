@@ -77,6 +77,15 @@ module Fenbo
         free_key(place)
       end
 
+      # Where a job stands once something was decided: what no open fault wants a part or work
+      # for is passed over; whoever is further, with a station done, stays there.
+      # @return [String] one of STATIONS
+      def station_decided
+        ahead = STATIONS.drop(STATIONS.index("decide") + 1)
+        further = ahead.include?(station) && ahead.any? { |one| done?(one) }
+        further ? station : (ahead - passed_over).first
+      end
+
       # Since when what is seen of this fan is seen after a repair that did not prove; nil where
       # none failed.
       # @param fan [String] its key
@@ -102,6 +111,12 @@ module Fenbo
       def fault_key(entry) = entry.fault || "#{place(entry)}.1"
 
       private
+
+      def passed_over
+        open = faults.select { |fault| fault.open? && fault.decision }
+        return [] unless open.any? && open.all?(&:without_part?)
+        open.all?(&:watched?) ? %w[match source fit] : %w[match source]
+      end
 
       def fault_keys
         keys = (decisions.select { |one| counts?(one) } + part_choices.reject(&:superseded_at))

@@ -64,6 +64,21 @@ RSpec.describe Fenbo::JobFile::Faults, :made_jobs do
     expect(job.fault_to_decide("evaporator-2", ["bearing_worn"], besides: true)).to eq "evaporator-2.1"
   end
 
+  it "stands at the next station that somebody's decisions want, or stays where it is further" do
+    stands = ->(*actions, station: "match", done: []) do
+      decisions = actions.each_with_index.map { |action, index|
+        decided((action == "clean") ? "evaporator_dirty" : "bearing_worn", fault: "evaporator-#{index + 1}.1", action:)
+      }
+      stations = done.map { |one| Fenbo::JobFile::StationDone.new(station: one, state: "done") }
+      made_job(decisions:, station:, stations:).station_decided
+    end
+    expect([stands["replace"], stands["repair"], stands["clean"], stands["wait"]]).to eq %w[match match fit prove]
+    expect([stands["wait", "clean"], stands["wait", "replace"]]).to eq %w[fit match]
+    expect(stands["replace", station: "prove"]).to eq "match"
+    expect(stands["wait", "replace", station: "fit", done: %w[decide match]]).to eq "fit"
+    expect(stands["replace", station: "decide", done: %w[look]]).to eq "match"
+  end
+
   it "keeps what was read before a repair failed to that repair, and what came after for the next" do
     early, late = read("amps", "under", phase: "after", minutes: 40),
 read("amps", "within", phase: "after", minutes: 90)
