@@ -39,6 +39,13 @@ async function remember(user, raw) {
   return open;
 }
 
+// A row after one more wrong PIN.
+function wrongly(row, now) {
+  const wrong = row.wrong + 1;
+  if (wrong >= MOST) return { ...row, byPin: null };
+  return { ...row, wrong, until: wrong < FREE ? 0 : now + WAIT_MS * 2 ** (wrong - FREE) };
+}
+
 const told = () => JSON.parse(sessionStorage.getItem(OPEN) || "null");
 
 async function kept() {
@@ -98,16 +105,15 @@ export const keys = {
     const those = (await rows("keys")).filter((one) => one.byPin);
     const waiting = Math.max(0, ...those.map((one) => (one.until || 0) - now));
     if (waiting) return `Wrong too often: wait ${Math.ceil(waiting / 1000)} s.`;
-    for (const one of those)
-      try {
-        await remember(one.user, await unsealed(await fromPin(pin, one.salt), one.byPin));
-        await put("keys", { ...one, wrong: 0, until: 0 });
-        return null;
-      } catch {
-        const wrong = one.wrong + 1;
-        const until = wrong < FREE ? 0 : now + WAIT_MS * 2 ** (wrong - FREE);
-        await put("keys", wrong < MOST ? { ...one, wrong, until } : { ...one, byPin: null });
-      }
+    for (const one of those) {
+      const raw = await unsealed(await fromPin(pin, one.salt), one.byPin).catch(() => null);
+      if (!raw) continue;
+      await remember(one.user, raw);
+      await put("keys", { ...one, wrong: 0, until: 0 });
+      return null;
+    }
+    // Only what opens nobody's is wrong: somebody else's PIN on this phone is none of theirs.
+    for (const one of those) await put("keys", wrongly(one, now));
     if (await this.anybody()) return "That is not the PIN.";
     return "Wrong too often: the PIN opens nothing any more. Sign in with signal; nothing is lost.";
   },

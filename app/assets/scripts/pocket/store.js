@@ -21,11 +21,12 @@ async function sealedFiles(files, number, by, own) {
   );
 }
 
-// Files of a job but those that are not sent yet.
-function dropFiles(at, number) {
+// Files of a job but those that are not sent yet; then what comes in their place, which the
+// cursor would meet too.
+function dropFiles(at, number, then = () => {}) {
   const files = at("files");
   files.openCursor().onsuccess = ({ target: { result } }) => {
-    if (!result) return;
+    if (!result) return then();
     if (result.value.number === number && !result.value.own) result.delete();
     result.continue();
   };
@@ -53,8 +54,7 @@ export const store = {
     const told = { number, by, made_at: pack.made_at, bytes: weight, stand: Date.now(), sealed: await keys.seal(pack) };
     return within("readwrite", (at) => {
       at("packs").put(told);
-      dropFiles(at, number);
-      files.forEach((file) => at("files").put(file));
+      dropFiles(at, number, () => files.forEach((file) => at("files").put(file)));
     });
   },
 
