@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-# The second half of bin/test: linters, knowledge and rooms, then RSpec in two lanes
+# The second half of bin/test: linters, knowledge, rooms, scripts, then RSpec in two lanes
 # side by side, each on a database of its own (fast, not durable): core and app, with
 # what they cover of lib and app; and the browser. The summaries stand last.
 IO.for_fd(9, autoclose: false).close_on_exec = true if File.exist?("/proc/self/fd/9")
@@ -37,7 +37,8 @@ CHECKS = [
   %w[lines bundle exec ruby script/lint_lines.rb],
   %w[templates bundle exec ruby script/lint_templates.rb],
   %w[knowledge bundle exec rake --quiet knowledge:check],
-  %w[rooms bundle exec rake --quiet rooms:check]
+  %w[rooms bundle exec rake --quiet rooms:check],
+  %w[scripts npm test --silent]
 ].freeze
 
 ENV["RACK_ENV"] = "test"

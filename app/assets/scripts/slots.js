@@ -1,4 +1,6 @@
 // A way's work dragged, or moved by the arrow keys, to another hour: the server reckons it anew.
+import { drag } from "./drag.js";
+
 const MINUTES = 30;
 
 // Places across go by a power of the time, as the server draws them.
@@ -7,11 +9,13 @@ function hours(list, part) {
   return span * Math.min(Math.max(part, 0), 1) ** (1 / power);
 }
 
-// The local time so many hours from the page's now, in half hours, as the field takes it.
+// The local time so many hours from the page's now, at a half hour of the clock that is still
+// to come, as the field takes it.
 function local(list, ahead) {
-  const at = new Date(`${list.dataset.now}:00Z`);
-  at.setUTCMinutes(at.getUTCMinutes() + Math.round((ahead * 60) / MINUTES) * MINUTES);
-  return at.toISOString().slice(0, 16);
+  const now = Date.parse(`${list.dataset.now}:00Z`);
+  const half = MINUTES * 60_000;
+  const at = Math.max(Math.round((now + ahead * 3_600_000) / half), Math.ceil(now / half)) * half;
+  return new Date(at).toISOString().slice(0, 16);
 }
 
 function reckon(block, at) {
@@ -20,25 +24,14 @@ function reckon(block, at) {
   form.requestSubmit();
 }
 
-function drag(block, event) {
+function take(block, event) {
   const svg = block.ownerSVGElement;
-  const box = svg.getBoundingClientRect();
   const list = block.closest("[data-span]");
-  const bar = block.querySelector("rect").getBoundingClientRect();
-  const move = (now) =>
-    block.setAttribute(
-      "transform",
-      `translate(${((now.clientX - event.clientX) * svg.viewBox.baseVal.width) / box.width})`,
-    );
-  const drop = (now) => {
-    document.removeEventListener("pointermove", move);
-    if (Math.abs(now.clientX - event.clientX) < 4) return;
-    const part = (bar.left + now.clientX - event.clientX - box.left) / box.width;
-    reckon(block, local(list, hours(list, part)));
-  };
-  event.preventDefault();
-  document.addEventListener("pointermove", move);
-  document.addEventListener("pointerup", drop, { once: true });
+  const wide = svg.viewBox.baseVal.width;
+  const scale = wide / svg.getBoundingClientRect().width;
+  const left = block.querySelector("rect").x.baseVal.value;
+  const along = (x) => [x * scale, 0];
+  drag(block, event, along, (x) => reckon(block, local(list, hours(list, (left + x) / wide))));
 }
 
 function step(block, event) {
@@ -56,7 +49,7 @@ export const slots = {
   start() {
     document.addEventListener("pointerdown", (event) => {
       const block = event.target.closest?.("[data-slot]");
-      if (block) drag(block, event);
+      if (block) take(block, event);
     });
     document.addEventListener(
       "keydown",

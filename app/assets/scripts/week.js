@@ -1,5 +1,7 @@
 // A visit in the week dragged, or moved by the arrow keys, to another hour or another lane:
 // what was moved goes into its form, which is sent.
+import { drag } from "./drag.js";
+
 const MINUTES = 30;
 const KEYS = { ArrowRight: [1, 0], ArrowLeft: [-1, 0], ArrowDown: [0, 1], ArrowUp: [0, -1] };
 
@@ -26,21 +28,16 @@ function send(block, at, technician) {
   form.requestSubmit();
 }
 
-function drag(block, event) {
+function take(block, event) {
   const svg = block.ownerSVGElement;
   const scale = svg.viewBox.baseVal.width / svg.getBoundingClientRect().width;
-  const bar = block.querySelector("rect");
-  const by = (now) => [(now.clientX - event.clientX) * scale, (now.clientY - event.clientY) * scale];
-  const move = (now) => block.setAttribute("transform", `translate(${by(now).join(" ")})`);
-  const drop = (now) => {
-    document.removeEventListener("pointermove", move);
-    const [x, y] = by(now);
-    if (Math.hypot(x, y) < 4) return;
-    send(block, ...place(block.closest("[data-week]"), bar.x.baseVal.value + x, bar.y.baseVal.value + 13 + y));
-  };
-  event.preventDefault();
-  document.addEventListener("pointermove", move);
-  document.addEventListener("pointerup", drop, { once: true });
+  const { x: left, y: top } = block.querySelector("rect");
+  drag(
+    block,
+    event,
+    (x, y) => [x * scale, y * scale],
+    (x, y) => send(block, ...place(block.closest("[data-week]"), left.baseVal.value + x, top.baseVal.value + 13 + y)),
+  );
 }
 
 function step(block, event) {
@@ -59,7 +56,7 @@ function step(block, event) {
 export const week = {
   start() {
     const block = (event) => event.target.closest?.("[data-visit]");
-    document.addEventListener("pointerdown", (event) => block(event) && drag(block(event), event));
+    document.addEventListener("pointerdown", (event) => block(event) && take(block(event), event));
     document.addEventListener("keydown", (event) => block(event) && step(block(event), event), true);
   },
 };
