@@ -54,10 +54,10 @@ class Logbook
   end
 
   # The visit that is going on; the first thing recorded on site begins one. A job that
-  # nobody had is theirs who came.
+  # nobody had is theirs who came: no form that is open meanwhile is older for it.
   def visit
     @visit ||= (going_on || begin_visit).tap do |visit|
-      record.update!(technician: visit.technician) unless record.technician_id
+      record.update_columns(technician_id: visit.technician_id) unless record.technician_id
     end
   end
 
