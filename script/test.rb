@@ -1,8 +1,8 @@
 # frozen_string_literal: true
 
-# The second half of bin/test: linters, knowledge, rooms, scripts, then RSpec in two lanes
-# side by side, each on a database of its own (fast, not durable): core and app, with
-# what they cover of lib and app; and the browser. The summaries stand last.
+# The second half of bin/test: linters, knowledge, rooms, scripts, then RSpec, two lanes at
+# once, each on a database of its own (fast, not durable): core and app, with what they
+# cover of lib and app; and the browser in two halves. The summaries stand last.
 IO.for_fd(9, autoclose: false).close_on_exec = true if File.exist?("/proc/self/fd/9")
 
 require_relative "lib/private_postgres"
@@ -51,12 +51,18 @@ Lanes.checks(CHECKS) unless suite || files
 postgres = with_postgres
 exit(system(database(postgres, "fenbo_test"), *rspec(*("spec/#{suite}" if suite), *ARGV)) ? 0 : 1) if suite || files
 
+# Those that take longest, about half of the time of all.
+LONG = %w[bad_days care killed_browser pocket work].map { |name| "spec/browser/#{name}_spec.rb" }.freeze
+browser = ->(name, files) {
+  Lanes::Lane.new(name, database(postgres, "fenbo_#{name.tr(" ", "_")}"), rspec(*files, "--profile", "10"))
+}
 lanes = [
+  browser["browser", LONG],
   Lanes::Lane.new(
     "core and app",
     database(postgres, "fenbo_test").merge("FENBO_COVERAGE" => "1"),
     rspec("spec/core", "spec/app")
   ),
-  Lanes::Lane.new("browser", database(postgres, "fenbo_browser"), rspec("spec/browser", "--profile", "10"))
+  browser["browser rest", Dir["spec/browser/*_spec.rb"].sort - LONG]
 ]
 exit(Lanes.run(lanes) ? 0 : 1)

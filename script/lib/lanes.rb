@@ -2,10 +2,11 @@
 
 require "open3"
 
-# Commands side by side, a lane for each core of a small machine; what each printed
-# stands together, the one that failed last.
+# Commands side by side, as many as a small machine has cores; what each printed stands
+# together, the one that failed last.
 module Lanes
   Lane = Struct.new(:name, :environment, :command)
+  AT_ONCE = 2
 
   module_function
 
@@ -14,18 +15,29 @@ module Lanes
   def checks(checks)
     waiting = Queue.new
     checks.each { |check| waiting << check }
-    failed = Array.new(2) { Thread.new { drain(waiting) } }.flat_map(&:value)
+    failed = side_by_side(waiting) { |(name, *command)| check(name, command) }.compact
     abort failed.join("\n") if failed.any?
   end
 
-  def drain(waiting)
-    failed = []
-    while (name, *command = take(waiting))
-      said, status = Open3.capture2e(*command)
-      puts "  #{name}#{": failed" unless status.success?}"
-      failed << "\n#{name} failed: #{command.join(" ")}\n#{said}" unless status.success?
+  # @return [String, nil] what it said where it failed
+  def check(name, command)
+    said, status = Open3.capture2e(*command)
+    puts "  #{name}#{": failed" unless status.success?}"
+    "\n#{name} failed: #{command.join(" ")}\n#{said}" unless status.success?
+  end
+
+  # What the block gives for everything that waits, each begun as soon as there is room.
+  def side_by_side(waiting)
+    workers = Array.new(AT_ONCE) do
+      Thread.new do
+        done = []
+        while (one = take(waiting))
+          done << yield(one)
+        end
+        done
+      end
     end
-    failed
+    workers.flat_map(&:value)
   end
 
   def take(waiting)
@@ -34,9 +46,12 @@ module Lanes
     nil # the other lane had the last one
   end
 
-  # @return [Boolean] whether all lanes went well
+  # @param lanes [Array<Lane>] the longest first
+  # @return [Boolean] whether all went well
   def run(lanes)
-    results = lanes.map { |lane| Thread.new { one(lane) } }.map(&:value)
+    waiting = Queue.new
+    lanes.each { |lane| waiting << lane }
+    results = side_by_side(waiting) { |lane| one(lane) }
     results.sort_by { |_, _, status| status.success? ? 0 : 1 }.each { |lane, said, _| puts "\n#{lane.name}", said }
     results.all? { |_, _, status| status.success? }
   end
