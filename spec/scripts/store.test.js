@@ -49,6 +49,13 @@ test("keeps a press, its files and the job it leaves together, and tells other p
   assert.equal(localStorage.getItem("fenbo-pocket-unsent"), "1");
 });
 
+test("keeps nothing of a press on a job that was let go meanwhile, and says so", async () => {
+  await store.take(pack(7));
+  await store.letGo(7);
+  await assert.rejects(store.keep(press(7, "a"), [], { number: 7 }), /Job 7 is not on this phone any more/);
+  assert.deepEqual([await store.entries(), await rows("files")], [[], []]);
+});
+
 test("lets go what the server took, and keeps what it did not, with what was said", async () => {
   await store.take(pack(7));
   for (const id of ["a", "b", "c", "d"]) await store.keep(press(7, id), [], { number: 7 });

@@ -13,7 +13,7 @@ export class Phone {
     const about = await (await caches.match("/pocket/about.json", { cacheName: "fenbo-shell" })).json();
     this.worker = new Worker("/pocket/worker.js");
     this.worker.onmessage = ({ data }) => this.heard(data, told);
-    this.worker.onerror = (problem) => told(`The phone's Ruby stopped: ${problem.message}`);
+    this.worker.onerror = (problem) => this.stopped(`The phone's Ruby stopped: ${problem.message}`, told);
     const begun = await this.tell("begin", about);
     for (const { number } of await store.packs()) await this.load(await store.pack(number));
     return begun;
@@ -44,6 +44,13 @@ export class Phone {
       this.waiting.set(id, { done, failed });
       this.worker.postMessage({ id, what, ...more });
     });
+  }
+
+  // Nobody waits on for an answer that does not come.
+  stopped(sentence, told) {
+    told(sentence);
+    this.waiting.forEach(({ failed }) => failed(new Error(sentence)));
+    this.waiting.clear();
   }
 
   heard({ id, ok, value, told: sentence }, told) {

@@ -73,6 +73,7 @@ export const store = {
   // An entry, its files and the job it leaves behind, all or nothing; `stand` tells other pages.
   async keep({ number, at: pressed, clock, ...press }, files, job) {
     const there = await this.pack(number);
+    if (!there) throw new Error(`Job ${number} is not on this phone any more: take it along anew.`);
     const sealed = await keys.seal(press);
     const pack = await keys.seal({ ...there.pack, job });
     const kept = await sealedFiles(files, number, there.by, true);
