@@ -6,7 +6,7 @@ module Stations
     # done and what proves it, with the drawings of the screens; behind it, on pages of its
     # own, everything that was recorded.
     class Pdf
-      WIDE, GAUGE, MAP, CURVE = 499, 420, 300, 340
+      WIDE, MAP, CURVE = 499, 300, 340
 
       # @param words [Shared::Route, Shared::Voice] for figures in the reader's units
       def initialize(report, words)
@@ -18,10 +18,10 @@ module Stations
       def render
         head
         complaint
-        @report.faults.each { |fault| fault(fault) }
+        PdfFaults.new(@report, @words, @paper).print
         seen
         heard
-        work
+        PdfWork.new(@report, @words, @paper).print
         refrigerant
         proof
         after
@@ -62,41 +62,6 @@ module Stations
         ["#{visit.technician.name}, #{times}", ("box #{read.join(", ")}" if read.any?)].compact.join(": ")
       end
 
-      # What it was at one place, what was decided, its gauges before and after on one scale.
-      def fault(fault)
-        decision = fault.decision
-        paper.section "#{fault.place}: #{decision&.label || "no cause decided"}"
-        return unless decision
-        paper.text decided_line(decision)
-        company = @report.company(fault)
-        paper.text company if company
-        part = words.part_words(fault)
-        paper.text "#{part.upcase_first}." if part
-        if decision.overridden?
-          paper.text "Decided otherwise than proposed (#{Fenbo::Diagnosis::Cause.label(decision.proposed)}): " \
-            "#{decision.override_reason}", color: Shared::Paper::COPPER
-        end
-        gauges(fault)
-        paper.text words.disproved_words(fault), color: Shared::Paper::COPPER if fault.disproved?
-      end
-
-      def decided_line(decision)
-        countersigned = ", countersigned by #{decision.countersigned_by.name}" if decision.countersigned_by
-        "#{Shared::Words::ACTIONS[decision.action]}. Decided by #{decision.by.name}, " \
-          "#{words.day_clock(decision.taken_at)}#{countersigned}."
-      end
-
-      def gauges(fault)
-        pair = @report.pair(fault)
-        top = Shared::Drawing::AmpsScale.top_for(pair.values.map(&:answer)) if pair.any?
-        pair.each do |moment, reading|
-          paper.gap 3
-          paper.text "#{moment}: #{words.measured_words(reading)}"
-          next unless reading.answer.legs.any? && !reading.answer.watts
-          paper.drawing words.amps_scale(reading, top:, label: moment), width: GAUGE
-        end
-      end
-
       # How it sounded, fan by fan.
       def heard
         @report.sounds.each do |reading|
@@ -117,17 +82,6 @@ module Stations
         paper.drawing words.frost_map(map), width: MAP
       end
 
-      def work
-        lines = @report.works.map { |plan| work_line(plan) } + measured_lines
-        return if lines.empty? && @report.handover&.summary.nil? && cleanings.empty?
-        paper.section "What was done"
-        paper.text @report.handover.summary if @report.handover&.summary
-        lines.each { |line| paper.text line }
-        cleanings.each { |reading| paper.text "Cleaning: #{reading.reasons.map(&:text).join(". ")}." }
-        paper.text "Moved over from the old part: #{@report.transferred.join(", ")}." if @report.transferred.any?
-        @report.deviations.each { |step, done| paper.text deviation_line(step, done), color: Shared::Paper::COPPER }
-      end
-
       # What was moved, and leaks, on this job; what leaks still is said again.
       def refrigerant
         told = @report.refrigerant
@@ -140,23 +94,6 @@ module Stations
           paper.text "#{circuit.name}, leak search: #{words.leak_words(leak)}#{". Open still" if leak.open?}.",
             color: leak.open? ? Shared::Paper::BAD : Shared::Paper::INK
         end
-      end
-
-      def cleanings = job.readings_of("cleaning")
-
-      def work_line(plan)
-        safe = ", made safe and proved dead first" if plan.plan.gate.all? { |step| plan.done(step) }
-        task = Shared::Words::TASKS.fetch(plan.task).downcase
-        done = plan.finished? ? "all #{plan.steps.size} steps" : "#{plan.done_count} of #{plan.steps.size} steps so far"
-        "#{plan.fan.long_label}, #{task}: #{done}#{safe}."
-      end
-
-      def measured_lines
-        @report.measured.map { |one| "#{one.where}, #{one.label}: #{words.show(one.value, one.kind)}" }
-      end
-
-      def deviation_line(step, done)
-        "#{done.skipped? ? "Left out" : "Otherwise"}: #{step.text.delete_suffix(".")}: #{done.note}"
       end
 
       # Nothing is to be proved where nothing was worked on.

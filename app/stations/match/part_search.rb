@@ -3,18 +3,8 @@
 module Stations
   module Match
     # Candidates for the motor in hand: the database narrows the catalogue, the core judges
-    # every one that is left, with the place as it was measured.
+    # every one that is left, by its place and plate.
     class PartSearch
-      ASIDE = %w[part_no kind from_mm to_mm mount_from mount_to bolt_circle_mm].freeze
-      # What is noted of a fitted motor too.
-      PLATE =
-        (
-          Motor::COLUMNS -
-            %w[
-              maker ambient_low_c ambient_high_c flammable_ok cross_reference price_cents kit_contents
-              kit_work kit_leaves kit_minutes discontinued superseded_by
-            ]
-        ).freeze
       # How soon a source can have it here, in hours of a working day.
       SOON = {"van" => 0, "counter" => 4}.freeze
       A_DAY = 24
@@ -100,8 +90,6 @@ module Stations
         Motor.where(part_no: numbers).each { |one| (@motors ||= {})[one.part_no] = one }
       end
 
-      def fit_reading = position.place
-
       # Why the catalogue's row is what it is about the original: no longer made, by whom replaced.
       def original
         @original ||= old&.part_no.present? ? motor(old.part_no) : nil
@@ -128,14 +116,7 @@ module Stations
 
       # What is asked about every motor alike.
       def place_and_plate
-        @place_and_plate ||= {
-          "old" => old_row,
-          "site" => site,
-          "healthy_amps" => healthy_amps,
-          "blade" => blade,
-          "fit" => fit_reading&.question&.except("L", "chosen"),
-          "accessories" => accessories
-        }.compact
+        @place_and_plate ||= PlaceAndPlate.new(job, position, superseded_by: original&.superseded_by).to_h
       end
 
       def rows = @rows ||= read_rows
@@ -148,53 +129,9 @@ module Stations
         near + Motor.where(part_no: missing).pluck(*Motor::COLUMNS).map { |values| Motor::COLUMNS.zip(values).to_h }
       end
 
-      def accessories
-        @accessories ||=
-          Accessory
-            .where(kind: %w[bushing bracket adapter])
-            .order(:part_no)
-            .pluck(*ASIDE)
-            .map { |values| ASIDE.zip(values).to_h.compact }
-      end
-
-      def old_row
-        return {} unless old
-        old
-          .as_json
-          .slice(*PLATE)
-          .compact
-          .merge("rotation_view" => "shaft_end", "superseded_by" => original&.superseded_by)
-          .compact
-      end
-
-      def blade
-        old &&
-          {
-            "bore_mm" => old.blade_bore_mm,
-            "kind" => old.blade_hub,
-            "rotation" => old.blade_rotation,
-            "air" => old.blade_air
-          }.compact
-      end
-
       def listed_numbers
         naming = rows.select { |row| row["cross_reference"]&.include?(old.part_no) }
         [original&.superseded_by, *naming.map { |row| row["part_no"] }, old.part_no].compact
-      end
-
-      def site
-        unit = job.unit
-        {
-          "volts" => unit.supply_volts,
-          "phases" => unit.supply_phases,
-          "hertz" => unit.supply_hertz,
-          "ambient_c" => ([unit.ambient_low_c, unit.ambient_high_c] if unit.ambient_low_c && unit.ambient_high_c),
-          "wet" => unit.wet,
-          "flammable" => unit.flammable,
-          "overload_amps" => unit.overload_amps,
-          "contactor_amps" => unit.contactor_a,
-          "belt" => unit.belt
-        }.compact
       end
 
       def healthy_amps = position.healthy_amps

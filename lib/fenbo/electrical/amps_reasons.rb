@@ -17,7 +17,9 @@ module Fenbo
 
       def ec = question.ec? ? EcReasons.new(amps).list : []
 
-      def cannot_tell = (amps.verdict == "cannot_tell") ? MeterReasons.new(amps).list : []
+      def cannot_tell
+        (amps.verdict == "cannot_tell") ? MeterReasons.new(amps).list : []
+      end
 
       def no_voltage
         unless supply.known?
@@ -104,7 +106,6 @@ module Fenbo
           share.round(2)
         )
       end
-
     end
   end
 end
