@@ -51,8 +51,10 @@ Lanes.checks(CHECKS) unless suite || files
 postgres = with_postgres
 exit(system(database(postgres, "fenbo_test"), *rspec(*("spec/#{suite}" if suite), *ARGV)) ? 0 : 1) if suite || files
 
-# Those that take longest, about half of the time of all.
-LONG = %w[bad_days care killed_browser pocket work].map { |name| "spec/browser/#{name}_spec.rb" }.freeze
+# Those that take longest, about two thirds of the time of all.
+LONG = %w[bad_days care killed_browser pocket two_rubies whole_job work].map { |name|
+  "spec/browser/#{name}_spec.rb"
+}.freeze
 browser = ->(name, files) {
   Lanes::Lane.new(name, database(postgres, "fenbo_#{name.tr(" ", "_")}"), rspec(*files, "--profile", "10"))
 }
@@ -61,8 +63,10 @@ lanes = [
   Lanes::Lane.new(
     "core and app",
     database(postgres, "fenbo_test").merge("FENBO_COVERAGE" => "1"),
-    rspec("spec/core", "spec/app")
+    rspec("spec/core", "spec/app", "--tag", "~slow")
   ),
-  browser["browser rest", Dir["spec/browser/*_spec.rb"].sort - LONG]
+  browser["browser rest", Dir["spec/browser/*_spec.rb"].sort - LONG],
+  # Counting what they cover would take them twice as long.
+  Lanes::Lane.new("slow of the core", {}, rspec("spec/core", "--tag", "slow"))
 ]
 exit(Lanes.run(lanes) ? 0 : 1)
