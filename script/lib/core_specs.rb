@@ -10,8 +10,10 @@ class CoreSpecs
   LEFT_OUT = %r{core/(script/|command|isolation|knowledge_check|observation/sound/|simulation/|limits_spec)}
   # Examples that want a file of their own.
   WITH_A_FILE = /catalogue (file|from CSV)|answers sound alike/
-  BESIDE = %w[spec/made_jobs.rb spec/core/limit_cases.yml db/demo/motor_maker.rb script/lib/worlds.rb script/lib/errand.rb
-    script/lib/strategies.rb].freeze
+  BESIDE = %w[
+    spec/made_jobs.rb spec/core/limit_cases.yml db/demo/motor_maker.rb script/lib/worlds.rb script/lib/errand.rb
+    script/lib/strategies.rb
+  ].freeze
   HELPER = <<~RUBY
     require "fenbo_simulation"
     require "made_jobs"

@@ -15,7 +15,7 @@ RSpec.describe Fenbo::KnowledgeCheck do
     allow(Fenbo::Knowledge).to receive(:table) { |asked| (asked == name) ? copy : real.call(asked) }
   end
 
-  it "finds nothing to mend in what ships" do
+  it "finds nothing to mend in what ships", :slow do
     expect(described_class.new.run.faults).to eq []
   end
 
@@ -78,8 +78,6 @@ RSpec.describe Fenbo::KnowledgeCheck do
         } && table.values.first["needs"] = ["wings"]
       },
         /parts.yml: no part has noise/, /parts.yml \w+ needs: wings does not exist/],
-      "extra_work" => [->(table) { table["pray"] = {"caution" => ["devil"]} },
-        "extra_work.yml pray caution: devil does not exist", "extra_work.yml pray: limit: adapt.pray does not exist"],
       "spares" => [->(table) {
         table["amulet"] = {"task" => "dance", "columns" => {"luck" => {"share" => "luck", "work" => "rub"}}}
       },
@@ -93,10 +91,7 @@ RSpec.describe Fenbo::KnowledgeCheck do
         "checks.yml families: igloo does not exist"],
       "stopgaps" => [->(table) {
         table["snow"] = {"slows" => "snow"}
-      }, "stopgaps.yml limits: stopgap.snow does not exist"],
-      "families" => [->(table) {
-        table["igloo"] = table.values.first
-      }, "families.yml, work plan of: igloo does not exist"]
+      }, "stopgaps.yml limits: stopgap.snow does not exist"]
     }.each do |name, (spoilt, *faults)|
       it "names what #{name}.yml calls by an id that is none" do
         spoil(name, &spoilt)
@@ -108,6 +103,21 @@ RSpec.describe Fenbo::KnowledgeCheck do
       entries = Fenbo::Limits.entries
       allow(Fenbo::Limits).to receive(:entries).and_return(entries.merge("luck.most" => {"source" => "hearsay/tavern"}))
       expect(described_class.new.faults).to include "limits.yml source: hearsay/tavern does not exist"
+    end
+  end
+
+  describe described_class::Plans do
+    {
+      "extra_work" => [->(table) { table["pray"] = {"caution" => ["devil"]} },
+        "extra_work.yml pray caution: devil does not exist", "extra_work.yml pray: limit: adapt.pray does not exist"],
+      "families" => [->(table) {
+        table["igloo"] = table.values.first
+      }, "families.yml, work plan of: igloo does not exist"]
+    }.each do |name, (spoilt, *faults)|
+      it "names what #{name}.yml wants a plan or a limit for that there is not" do
+        spoil(name, &spoilt)
+        expect(described_class.new.faults).to include(*faults)
+      end
     end
   end
 

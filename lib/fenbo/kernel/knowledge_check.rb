@@ -5,8 +5,9 @@ require "json_schemer"
 
 module Fenbo
   # Proves the knowledge files: their shape by JSON Schema, then what no schema
-  # can say: rows that sum to one (Sums), ids that exist (References), causes that some
-  # finding can reach and pairs that no test tells apart (Separable), limits that limit (LimitUse).
+  # can say: rows that sum to one (Sums), ids that exist (References), plans that can be worked
+  # (Plans), causes that some finding can reach and pairs that no test tells apart (Separable),
+  # limits that limit (LimitUse).
   class KnowledgeCheck
     Report = Struct.new(:faults, :notes)
     ROOT = File.expand_path("../../..", __dir__)
@@ -28,6 +29,12 @@ module Fenbo
         fault("#{place}: #{ids.uniq.join(", ")} does not exist") if ids.any?
       end
 
+      def limits(names, place) = unknown(names - Limits.entries.keys, place)
+
+      def cautions = Knowledge.table("cautions").keys
+
+      def families = Knowledge.table("families")
+
       def tests = Diagnosis::Test.all
 
       def causes = Diagnosis::Cause.all
@@ -38,13 +45,15 @@ module Fenbo
       return Report.new(misshapen, []) if misshapen.any?
       separable = Separable.new
       Report.new(
-        [Sums.new, References.new, separable, LimitUse.of_the_house(ROOT)].flat_map(&:faults), separable.alike
+        [Sums.new, References.new, Plans.new, separable, LimitUse.of_the_house(ROOT)].flat_map(&:faults),
+        separable.alike
       )
     end
   end
 end
 
 require_relative "knowledge_check/limit_use"
+require_relative "knowledge_check/plans"
 require_relative "knowledge_check/references"
 require_relative "knowledge_check/separable"
 require_relative "knowledge_check/shapes"

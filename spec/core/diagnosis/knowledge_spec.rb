@@ -58,7 +58,7 @@ RSpec.describe "the knowledge of causes" do
     ].map { |family, side, motor| Fenbo::Diagnosis::Equipment.new(family:, side:, motor:) }
 
   equipments.each do |equipment|
-    it "finds every cause on a #{equipment.family} with #{equipment.motor} fans from its own picture" do
+    it "finds every cause on a #{equipment.family} with #{equipment.motor} fans from its own picture", :slow do
       model = Fenbo::Diagnosis::Model.for(equipment)
       missed =
         model

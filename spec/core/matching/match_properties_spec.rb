@@ -5,7 +5,7 @@ require "tempfile"
 require_relative "../../../db/demo/motor_maker"
 
 # What must hold of any catalogue: a made one, asked about its own motors.
-RSpec.describe Fenbo::Matching::Match do
+RSpec.describe Fenbo::Matching::Match, :slow do
   motors =
     Demo::MotorMaker
       .new(seed: 7)
@@ -101,7 +101,7 @@ RSpec.describe Fenbo::Matching::Match do
       end
   end
 
-  it "is not moved by more context that has no bearing, and only ever stricter in a harder place", :slow do
+  it "is not moved by more context that has no bearing, and only ever stricter in a harder place" do
     olds
       .first(4)
       .each do |old|

@@ -16,16 +16,11 @@ module Fenbo
         rules
         company
         parts
-        plans
         spares
         proof
         stopgaps
         sources
       end
-
-      def cautions = Knowledge.table("cautions").keys
-
-      def families = Knowledge.table("families")
 
       def outcomes(id) = tests[id]&.outcomes || []
 
@@ -76,16 +71,6 @@ module Fenbo
         fault("parts.yml: no part has #{left_out.join(", ")}") if left_out.any?
       end
 
-      def plans
-        WorkPlan::Recipe.families.flat_map { |family| WorkPlan::Check.new(family, cautions).faults }
-          .each { |text| fault(text) }
-        unknown(families.keys - WorkPlan::Recipe.families, "families.yml, work plan of")
-        Knowledge.table("extra_work").each do |id, row|
-          unknown(row.fetch("caution", []) - cautions, "extra_work.yml #{id} caution")
-          limits(["adapt.#{id}"], "extra_work.yml #{id}: limit")
-        end
-      end
-
       # Every kind of part has its columns in the catalogue, a plan, and limits that exist.
       def spares
         sheet = Knowledge.table("catalogue")["spares"]
@@ -112,8 +97,6 @@ module Fenbo
         named = Knowledge.table("stopgaps").values.flat_map { |row| row.values_at("slows", "holds").compact }
         limits(named.map { |name| "stopgap.#{name}" }, "stopgaps.yml limits")
       end
-
-      def limits(names, place) = unknown(names - Limits.entries.keys, place)
 
       # Every source id has its heading in docs/sources.md.
       def sources
