@@ -90,6 +90,8 @@ module Stations
         Motor.where(part_no: numbers).each { |one| (@motors ||= {})[one.part_no] = one }
       end
 
+      def fit_reading = position.place
+
       # Why the catalogue's row is what it is about the original: no longer made, by whom replaced.
       def original
         @original ||= old&.part_no.present? ? motor(old.part_no) : nil
