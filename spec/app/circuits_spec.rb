@@ -56,6 +56,29 @@ RSpec.describe Circuits, :rolled_back do
     expect(page).to include "Cylinder C-12 weighed 1 kg less", "not to be judged yet", "1 of 2 fans run"
   end
 
+  it "notes a circuit and changes it, in the reader's units, and names what is wrong with it" do
+    note = ->(**fields) {
+      send_form path("/circuits"), name: "Circuit 2", refrigerant: "R-448A", full_charge: "12,5", **fields
+      status
+    }
+    visit_as licensed
+    expect([note[name: " ", full_charge: "a lot"], page]).to match [422, include("Please give a name.", "a lot")]
+    expect([note[full_charge: "900000"], page]).to match [422, include("cannot be right for a weight")]
+    expect([note[full_charge: "0"], note[name: "Circuit 1"]]).to eq [422, 422]
+    expect(unit.circuits.count).to eq 1
+    licensed.update!(unit_system: "us")
+    expect(note[full_charge: "10 lb"]).to eq 303
+    second = unit.circuits.reload.find_by!(name: "Circuit 2")
+    expect(second.full_charge_kg).to be_within(0.01).of(4.54)
+    expect(note[uid: second.uid, name: "Low side", full_charge: "6 kg"]).to eq 303
+    expect(second.reload).to have_attributes(name: "Low side", full_charge_kg: 6.0)
+    others = Circuit.create!(unit: create(:unit), name: "Elsewhere", refrigerant: "R-448A", full_charge_kg: 4)
+    expect([note[uid: others.uid], others.reload.name]).to eq [404, "Elsewhere"]
+    sign_in create(:user)
+    get path
+    expect(note[]).to eq 403
+  end
+
   it "refuses what cannot be, at its field, with what was typed" do
     visit_as licensed
     move before: "22", after: "30", note: "top up"

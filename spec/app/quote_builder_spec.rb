@@ -1,0 +1,100 @@
+# frozen_string_literal: true
+
+require_relative "app_spec_helper"
+
+# The options of a quote, line by line, from what was found and decided.
+RSpec.describe Stations::Source::QuoteBuilder, :made_jobs, :rolled_back do
+  let(:words) { Shared::Voice.new(Struct.new(:unit_system).new("si")) }
+  let(:amps) do
+    {"motor" => {"family" => "shaded_pole", "nameplate_amps" => 0.43, "nameplate_volts" => 230, "turning" => true},
+     "reading" => {"amps" => [0.8], "volts" => [230]}}
+  end
+
+  def offer(*lines)
+    {"kind" => "van", "lines" => lines.map { |what, cents| {"what" => what, "cents" => cents} }}
+  end
+
+  def builder(discount_percent: 0, **entries)
+    described_class.new(made_job(**entries), words:, clock: nil, discount_percent:)
+  end
+
+  # Option => what it asks for, in cents by line.
+  def lines(**entries)
+    builder(**entries).options.to_h { |one| [one["id"], one["lines"].to_h { |line| [line["what"], line["cents"]] }] }
+  end
+
+  it "asks for nothing where nothing was worked on" do
+    expect(builder.options).to eq []
+    expect(builder.verdict).to be_nil
+    expect(lines(decisions: [decided("mount_loose", action: "wait")])).to eq({})
+  end
+
+  it "asks for what was offered, with its part by number and why" do
+    told = builder(decisions: [decided("bearing_worn")],
+      findings: [found("noise", "grinding"), found("amps", "over", reading: "amps 1")],
+      readings: [asked("amps", amps)],
+      part_choices: [chosen(offer: offer(["parts", 8000], ["labour", 6500], ["travel", 2000]))]).options
+    expect(told.map { |one| one["id"] }).to eq ["good"]
+    part, labour, travel = told.first["lines"]
+    expect(part).to include("what" => "motor BR-S12-230-L", "cents" => 8000, "kind" => "parts",
+      "place" => "Evaporator fan 1")
+    expect(part["evidence"]).to match(/\ABearing worn; .*over.*; noise: grinds\z/)
+    expect([labour, travel].map { |line| line.values_at("kind", "evidence") }).to eq [["labour", nil], ["labour", nil]]
+    expect(told.first["net_cents"]).to eq 16_500
+  end
+
+  it "asks for its labour alone where a fault wants no part" do
+    told = lines(decisions: [decided("connection_burnt", action: "repair")])
+    rate = Setting.read("rate_per_hour_cents")
+    minutes = Fenbo::WorkPlan::Progress.of(made_job(decisions: [decided("connection_burnt", action: "repair")])).minutes
+    expect(told["good"].values).to eq [(rate * minutes / 60.0).round]
+  end
+
+  it "makes a second trip once for all faults, the dearer" do
+    two = lines(
+      decisions: [decided("bearing_worn"), decided("winding_open", fault: "evaporator-2.1")],
+      part_choices: [
+        chosen(offer: offer(["parts", 8000], ["second trip", 3000])),
+        chosen(fault: "evaporator-2.1", motor: made_part("KA-E16-230"),
+          offer: offer(["parts", 9000], ["second trip", 4500]))
+      ]
+    )
+    expect(two["good"]).to eq("motor BR-S12-230-L" => 8000, "motor KA-E16-230" => 9000, "second trip" => 4500)
+  end
+
+  it "leaves cleaning to the better option, and out where it adds nothing" do
+    dirty = decided("evaporator_dirty", fault: "unit.1", action: "clean")
+    told = lines(decisions: [decided("bearing_worn"), dirty], part_choices: [chosen(offer: offer(["parts", 8000]))])
+    expect(told.transform_values(&:keys)).to eq "good" => ["motor BR-S12-230-L"],
+      "better" => ["motor BR-S12-230-L", "cleaning"]
+    expect(lines(decisions: [dirty]).keys).to eq ["better"]
+  end
+
+  it "takes neighbours along: those that had better go now as better, the others as best" do
+    heard = ->(outcome) {
+      lines(decisions: [decided("bearing_worn")], findings: [found("noise", outcome, fan: "evaporator-2")],
+        part_choices: [chosen(motor: made_part(price_cents: 8000), offer: offer(["parts", 8000]))])
+    }
+    loud, quiet = heard["grinding"], heard["quiet_normal"]
+    expect([loud, quiet].map { |told| told.keys.last }).to all be_in(%w[better best])
+    expect(loud.values.last.keys).to include "motor, changed on the same visit"
+    expect(quiet.keys).to include "best"
+  end
+
+  it "offers a motor that takes less last, with when it is paid, and takes the discount off" do
+    upgrade = {"part_no" => "BR-E12-230", "extra_cents" => 4200, "saved_cents" => 7000, "saved_kwh" => 250,
+               "payback_years" => 0.6}
+    entries = {decisions: [decided("bearing_worn")],
+               part_choices: [chosen(offer: offer(["parts", 10_000]), beside: {"upgrade" => upgrade})]}
+    best = builder(discount_percent: 10, **entries).options.last
+    expect(best["lines"].last).to include("cents" => 4200, "evidence" => include("paid back in 0.6 years"))
+    expect([best["id"], best["discount_cents"], best["net_cents"]]).to eq ["best", 1420, 12_780]
+  end
+
+  it "asks for nothing twice that a failed repair was asked for" do
+    failed = disproved(decided("mount_loose", action: "repair"))
+    told = lines(decisions: [failed, decided("bearing_worn", fault: "evaporator-1.2")],
+      part_choices: [chosen(fault: "evaporator-1.2", offer: offer(["parts", 8000]))])
+    expect(told["good"].keys).to eq ["motor BR-S12-230-L"]
+  end
+end
