@@ -33,7 +33,11 @@ beforeEach(() => {
   globalThis.localStorage?.clear?.();
 });
 
-const values = (one) => [one.elements.amps.value, one.elements.note.value, [...one.querySelectorAll("[name=days]")].map((box) => box.checked)];
+const values = (one) => [
+  one.elements.amps.value,
+  one.elements.note.value,
+  [...one.querySelectorAll("[name=days]")].map((box) => box.checked),
+];
 
 test("brings back every field, ticks and a drawn signature, and says so", () => {
   let one = reload();

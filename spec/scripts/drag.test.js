@@ -44,7 +44,8 @@ async function week() {
 }
 
 async function slots() {
-  open(`<div data-span="48" data-power="1" data-now="2031-05-05T10:10"><svg><g data-slot="passhouse||"><rect/></g></svg></div>
+  open(`<div data-span="48" data-power="1" data-now="2031-05-05T10:10">
+      <svg><g data-slot="passhouse||"><rect/></g></svg></div>
     <form data-slot-form="passhouse||"><input name="at" value="2031-05-06T10:00"></form>`);
   globalThis.CSS = { escape: (text) => text.replaceAll("|", "\\|") };
   drawing([100, 10]);
@@ -66,7 +67,10 @@ test("a visit moves by the arrow keys, within the day's lanes", async () => {
   ["ArrowRight", "ArrowUp"].forEach(key);
   ["ArrowDown", "ArrowDown", "ArrowDown", "Escape"].forEach(key);
   assert.deepEqual(sent, [
-    ["2031-05-06T10:30", "12"], ["2031-05-06T10:30", "11"], ["2031-05-06T10:30", "12"], ["2031-05-06T10:30", "13"],
+    ["2031-05-06T10:30", "12"],
+    ["2031-05-06T10:30", "11"],
+    ["2031-05-06T10:30", "12"],
+    ["2031-05-06T10:30", "13"],
     ["2031-05-06T10:30", "13"],
   ]);
 });

@@ -96,7 +96,10 @@ test("opens each person's own on a shared phone, and counts nobody's PIN against
   }
   assert.equal(await keys.openByPin("246810"), null);
   assert.equal((await keys.current()).user, "ilka");
-  assert.deepEqual((await rows("keys")).map((one) => one.wrong), [0, 0]);
+  assert.deepEqual(
+    (await rows("keys")).map((one) => one.wrong),
+    [0, 0],
+  );
 });
 
 test("locks itself after half an hour without a touch", async () => {

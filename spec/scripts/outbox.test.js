@@ -28,21 +28,32 @@ beforeEach(() => {
     const told = answers.shift();
     if (!told) throw new TypeError("no signal");
     const { status = 200, ours = true, at = path } = told;
-    return { ok: status < 400, status, url: `http://fenbo.test${at}`, headers: new Headers(ours ? { "x-fenbo": "1" } : {}) };
+    return {
+      ok: status < 400,
+      status,
+      url: `http://fenbo.test${at}`,
+      headers: new Headers(ours ? { "x-fenbo": "1" } : {}),
+    };
   };
   window.addEventListener = (name, work) => name === "online" && (online = work);
   outbox.start();
 });
 
 const press = (fields, verb = "post", elt = document.querySelector("form")) =>
-  tell("htmx:sendError", { elt, requestConfig: { verb, path: "/jobs/7/findings", formData: new URLSearchParams(fields), elt } });
+  tell("htmx:sendError", {
+    elt,
+    requestConfig: { verb, path: "/jobs/7/findings", formData: new URLSearchParams(fields), elt },
+  });
 const waiting = () => JSON.parse(localStorage.getItem("outbox:7") || "[]");
 const told = () => document.getElementById("outbox").textContent;
 
 test("keeps a press once, however often it is tried, and gives the form another id", () => {
   press({ client_id: "a", test: "noise", outcome: "grinding" });
   press({ client_id: "a", test: "noise", outcome: "grinding" });
-  assert.deepEqual(waiting().map(({ id, path }) => [id, path]), [["a", "/jobs/7/findings"]]);
+  assert.deepEqual(
+    waiting().map(({ id, path }) => [id, path]),
+    [["a", "/jobs/7/findings"]],
+  );
   assert.match(told(), /^No signal, 1 kept here/);
   assert.notEqual(document.querySelector("[data-client-id]").value, "a");
 });
@@ -60,9 +71,13 @@ test("sends all in order when the signal is back, with today's token and how lon
   mock.timers.setTime(1_090_000);
   answers = [{}, { status: 303 }];
   await online();
-  assert.deepEqual(asked.map(([, body]) => [body.get("client_id"), body.get("held_seconds"), body.get("authenticity_token")]), [
-    ["a", "90.000", "new token"], ["b", "60.000", "new token"],
-  ]);
+  assert.deepEqual(
+    asked.map(([, body]) => [body.get("client_id"), body.get("held_seconds"), body.get("authenticity_token")]),
+    [
+      ["a", "90.000", "new token"],
+      ["b", "60.000", "new token"],
+    ],
+  );
   assert.deepEqual([waiting(), loaded.reloads], [[], 1]);
 });
 
@@ -71,7 +86,10 @@ test("waits on while nobody answers, or somebody else, or Fenbo is not well, or 
     press({ client_id: "a" });
     answers = answer ? [answer] : [];
     await online();
-    assert.deepEqual(waiting().map(({ id }) => id), ["a"]);
+    assert.deepEqual(
+      waiting().map(({ id }) => id),
+      ["a"],
+    );
   }
   assert.equal(loaded.reloads, 0);
 });
@@ -81,7 +99,10 @@ test("keeps what was refused in words until somebody has read it, and sends the 
   press({ client_id: "b" });
   answers = [{ status: 422 }, {}];
   await online();
-  assert.deepEqual(waiting().map(({ id, refused }) => [id, refused]), [["a", true]]);
+  assert.deepEqual(
+    waiting().map(({ id, refused }) => [id, refused]),
+    [["a", true]],
+  );
   assert.match(told(), /Not taken: noise hums still/);
   document.getElementById("outbox").click();
   assert.deepEqual([waiting(), told()], [[], ""]);

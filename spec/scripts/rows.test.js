@@ -45,7 +45,10 @@ for (const size of [1, 2, 3, 7, 8, 12, 31, 64, 100])
     for (const direction of [1, -1]) near(fourier(re, im, direction), plainly(re, im, direction));
     const there = fourier(re, im, 1);
     const back = fourier(there.subarray(0, size), there.subarray(size), -1);
-    near(back.subarray(0, size).map((value) => value / size), re);
+    near(
+      back.subarray(0, size).map((value) => value / size),
+      re,
+    );
   });
 
 test("leaves what it was given as it was, and reckons the same twice", () => {
@@ -66,18 +69,41 @@ test("does each sum value by value", () => {
   const one = row(5);
   const other = row(5);
   const ways = {
-    plus: [(value) => value + 2, 2], times: [(value) => value * 2, 2], over: [(value) => value / 2, 2],
-    less_from: [(value) => 2 - value, 2], square: [(value) => value * value, 0], abs: [Math.abs, 0],
-    sin: [Math.sin, 0], cos: [Math.cos, 0], at_least: [(value) => Number(value >= 0), 0],
+    plus: [(value) => value + 2, 2],
+    times: [(value) => value * 2, 2],
+    over: [(value) => value / 2, 2],
+    less_from: [(value) => 2 - value, 2],
+    square: [(value) => value * value, 0],
+    abs: [Math.abs, 0],
+    sin: [Math.sin, 0],
+    cos: [Math.cos, 0],
+    at_least: [(value) => Number(value >= 0), 0],
   };
-  for (const [name, [work, number]] of Object.entries(ways)) near(asked(name, number, one), one.map((v) => work(v)), 0);
+  for (const [name, [work, number]] of Object.entries(ways))
+    near(
+      asked(name, number, one),
+      one.map((v) => work(v)),
+      0,
+    );
   near(asked("power", 3, Float64Array.of(2, 3)), [8, 27], 0);
   near(asked("sqrt", 0, Float64Array.of(4, 9)), [2, 3], 0);
   near(asked("finite", 0, Float64Array.of(1, NaN, Infinity)), [1, 0, 0], 0);
   near(asked("seq", 4), [0, 1, 2, 3], 0);
-  near(asked("add", 0, one, other), one.map((value, at) => value + other[at]), 0);
-  near(asked("subtract", 0, one, other), one.map((value, at) => value - other[at]), 0);
-  near(asked("multiply", 0, one, other), one.map((value, at) => value * other[at]), 0);
+  near(
+    asked("add", 0, one, other),
+    one.map((value, at) => value + other[at]),
+    0,
+  );
+  near(
+    asked("subtract", 0, one, other),
+    one.map((value, at) => value - other[at]),
+    0,
+  );
+  near(
+    asked("multiply", 0, one, other),
+    one.map((value, at) => value * other[at]),
+    0,
+  );
 });
 
 test("adds up without losing small values beside large ones", () => {

@@ -9,7 +9,15 @@ import { store } from "../../app/assets/scripts/pocket/store.js";
 
 const pack = (number, more = {}) => ({ job: { number, complaint: "A fan has stopped.", ...more }, made_at: 1 });
 const blob = (text) => new Blob([text], { type: "image/webp" });
-const press = (number, id, more = {}) => ({ number, at: 1000, clock: 0, id, path: `/jobs/${number}/look`, body: "a=1", ...more });
+const press = (number, id, more = {}) => ({
+  number,
+  at: 1000,
+  clock: 0,
+  id,
+  path: `/jobs/${number}/look`,
+  body: "a=1",
+  ...more,
+});
 
 async function as(user) {
   keys.lock();
@@ -67,14 +75,23 @@ test("lets go what the server took, and keeps what it did not, with what was sai
     { order: 999, answer: "taken" },
   ]);
   const left = await store.entries();
-  assert.deepEqual(left.map(({ order, answer }) => [order, answer]), [[c, "conflict"], [d, undefined]]);
+  assert.deepEqual(
+    left.map(({ order, answer }) => [order, answer]),
+    [
+      [c, "conflict"],
+      [d, undefined],
+    ],
+  );
   assert.equal(await store.why(left[0]), "Jorun decided meanwhile.");
   assert.equal(await store.why(left[1]), "");
   await store.insist(c);
   const [again] = await store.entries();
   assert.deepEqual([again.answer, again.anyway], [undefined, true]);
   await store.drop(d);
-  assert.deepEqual((await store.entries()).map(({ order }) => order), [c]);
+  assert.deepEqual(
+    (await store.entries()).map(({ order }) => order),
+    [c],
+  );
 });
 
 test("keeps files that are not sent yet when their job is packed anew or let go", async () => {

@@ -14,7 +14,8 @@ globalThis.addEventListener = (name, work) => (heard[name] = work);
 globalThis.skipWaiting = () => {};
 globalThis.clients = { claim: async () => {}, get: async (id) => pages[id] };
 globalThis.caches = {
-  match: async (asked, { cacheName }) => cacheName === "fenbo-shell" && packed[new URL(asked.url ?? asked, location).pathname]?.clone(),
+  match: async (asked, { cacheName }) =>
+    cacheName === "fenbo-shell" && packed[new URL(asked.url ?? asked, location).pathname]?.clone(),
 };
 await import("../../app/assets/scripts/pocket/sw.js");
 
@@ -114,16 +115,26 @@ test("lets the pocket's page answer what is asked of it, with its form and its f
   let told;
   pages.page = answering(({ ask }) => {
     told = ask;
-    return { status: 422, body: "page", headers: { "content-type": "text/html", location: "/x", "content-length": "4" } };
+    return {
+      status: 422,
+      body: "page",
+      headers: { "content-type": "text/html", location: "/x", "content-length": "4" },
+    };
   });
   const form = new FormData();
   form.append("note", "hums");
   form.append("photo", new File(["picture"], "plate.jpg"));
   const answer = await asked("/jobs/7/photos?fan=evaporator-1", {
-    method: "POST", body: form, mode: "cors", headers: { "x-pocket": "1" },
+    method: "POST",
+    body: form,
+    mode: "cors",
+    headers: { "x-pocket": "1" },
   });
   assert.deepEqual([answer.status, answer.headers.get("location"), await answer.text()], [422, null, "page"]);
-  assert.deepEqual([told.verb, told.path, told.query, told.body], ["POST", "/jobs/7/photos", "fan=evaporator-1", "note=hums"]);
+  assert.deepEqual(
+    [told.verb, told.path, told.query, told.body],
+    ["POST", "/jobs/7/photos", "fan=evaporator-1", "note=hums"],
+  );
   assert.deepEqual(Object.keys(told.files), ["photo"]);
 });
 

@@ -28,14 +28,19 @@ async function pressed(id, more = {}, files = []) {
 
 async function sentAll() {
   const sizes = [];
-  for (let some = 1; some; ) sizes.push((some = await batch(me)));
+  for (let some = 1; some;) sizes.push((some = await batch(me)));
   return sizes.slice(0, -1);
 }
 
 test("sends what waits in its order, a hundred at a time", async () => {
   for (let index = 0; index < 103; index++) await pressed(`p${index}`);
   assert.deepEqual(await sentAll(), [100, 3]);
-  assert.deepEqual(bodies().flat().map(({ id }) => id), Array.from({ length: 103 }, (_, index) => `p${index}`));
+  assert.deepEqual(
+    bodies()
+      .flat()
+      .map(({ id }) => id),
+    Array.from({ length: 103 }, (_, index) => `p${index}`),
+  );
   assert.equal((await store.entries()).length, 0);
 });
 

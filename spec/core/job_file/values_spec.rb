@@ -40,9 +40,9 @@ RSpec.describe Fenbo::JobFile, :made_jobs do
   end
 
   it "knows a leak as open until somebody saw it hold" do
-    check = ->(tight, **more) { Fenbo::JobFile::LeakCheck.new(**entry("check", 5, nil), job: "job", on: Date.today, how: "soap", tight:, **more) }
-    leak = Fenbo::JobFile::LeakSearch.new(**entry("leak", 1, nil), job: "job", on: Date.today, how: "soap",
-      place: "valve", found: true)
+    said = {job: "job", on: Date.today, how: "soap"}
+    check = ->(tight, **more) { Fenbo::JobFile::LeakCheck.new(**entry("check", 5, nil), **said, tight:, **more) }
+    leak = Fenbo::JobFile::LeakSearch.new(**entry("leak", 1, nil), **said, place: "valve", found: true)
     rows = {
       [] => true, [check[true]] => false, [check[true], check[false]] => true,
       [check[false], check[true].with(voided_at: at(9))] => true

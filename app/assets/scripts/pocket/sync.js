@@ -107,7 +107,9 @@ export const sync = {
   },
 
   start() {
-    band()?.querySelector("[data-leave]").addEventListener("click", () => this.leave());
+    band()
+      ?.querySelector("[data-leave]")
+      .addEventListener("click", () => this.leave());
     this.show();
     this.now();
     setInterval(() => this.now(), EVERY);

@@ -99,25 +99,27 @@ async function choosing() {
   document.querySelectorAll("[data-take]").forEach((button) => (button.disabled ||= !chosen));
 }
 
-at("pocket-pin").querySelector("form").addEventListener("submit", async (event) => {
-  event.preventDefault();
-  event.stopPropagation();
-  const { pin, again } = event.target.elements;
-  const problem = at("pocket-pin").querySelector("[data-problem]");
-  problem.textContent =
-    pin.value.length < keys.SHORTEST
-      ? `Six figures or letters at least.`
-      : pin.value !== again.value
-        ? "The second is another one."
-        : /^(.)\1*$/.test(pin.value) || "01234567890".includes(pin.value) || "09876543210".includes(pin.value)
-          ? "That one is tried first by whoever finds the phone."
-          : "";
-  if (problem.textContent) return;
-  await keys.choosePin(pin.value);
-  event.target.reset();
-  say("The PIN is chosen. It opens without signal what you take along.");
-  await shown();
-});
+at("pocket-pin")
+  .querySelector("form")
+  .addEventListener("submit", async (event) => {
+    event.preventDefault();
+    event.stopPropagation();
+    const { pin, again } = event.target.elements;
+    const problem = at("pocket-pin").querySelector("[data-problem]");
+    problem.textContent =
+      pin.value.length < keys.SHORTEST
+        ? `Six figures or letters at least.`
+        : pin.value !== again.value
+          ? "The second is another one."
+          : /^(.)\1*$/.test(pin.value) || "01234567890".includes(pin.value) || "09876543210".includes(pin.value)
+            ? "That one is tried first by whoever finds the phone."
+            : "";
+    if (problem.textContent) return;
+    await keys.choosePin(pin.value);
+    event.target.reset();
+    say("The PIN is chosen. It opens without signal what you take along.");
+    await shown();
+  });
 
 document.addEventListener("click", async ({ target }) => {
   const button = target.closest?.("[data-drop], [data-insist]");
