@@ -3,27 +3,19 @@
 module Stations
   module HandOver
     # What it was at each place, what was decided about it, its gauges before and after on one scale.
-    class PdfFaults
+    class PdfFaults < PdfPart
       GAUGE = 420
 
-      def initialize(report, words, paper)
-        @report = report
-        @words = words
-        @paper = paper
-      end
-
-      def print = @report.faults.each { |fault| fault(fault) }
+      def print = report.faults.each { |fault| fault(fault) }
 
       private
-
-      attr_reader :words, :paper
 
       def fault(fault)
         decision = fault.decision
         paper.section "#{fault.place}: #{decision&.label || "no cause decided"}"
         return unless decision
         paper.text decided_line(decision)
-        company = @report.company(fault)
+        company = report.company(fault)
         paper.text company if company
         part = words.part_words(fault)
         paper.text "#{part.upcase_first}." if part
@@ -42,7 +34,7 @@ module Stations
       end
 
       def gauges(fault)
-        pair = @report.pair(fault)
+        pair = report.pair(fault)
         top = Shared::Drawing::AmpsScale.top_for(pair.values.map(&:answer)) if pair.any?
         pair.each do |moment, reading|
           paper.gap 3

@@ -3,29 +3,21 @@
 module Stations
   module HandOver
     # What was done: in the customer's words, by the work plans, what was measured, moved over, left out.
-    class PdfWork
-      def initialize(report, words, paper)
-        @report = report
-        @words = words
-        @paper = paper
-      end
-
+    class PdfWork < PdfPart
       def print
-        lines = @report.works.map { |plan| work_line(plan) } + measured_lines
-        return if lines.empty? && @report.handover&.summary.nil? && cleanings.empty?
+        lines = report.works.map { |plan| work_line(plan) } + measured_lines
+        return if lines.empty? && report.handover&.summary.nil? && cleanings.empty?
         paper.section "What was done"
-        paper.text @report.handover.summary if @report.handover&.summary
+        paper.text report.handover.summary if report.handover&.summary
         lines.each { |line| paper.text line }
         cleanings.each { |reading| paper.text "Cleaning: #{reading.reasons.map(&:text).join(". ")}." }
-        paper.text "Moved over from the old part: #{@report.transferred.join(", ")}." if @report.transferred.any?
-        @report.deviations.each { |step, done| paper.text deviation_line(step, done), color: Shared::Paper::COPPER }
+        paper.text "Moved over from the old part: #{report.transferred.join(", ")}." if report.transferred.any?
+        report.deviations.each { |step, done| paper.text deviation_line(step, done), color: Shared::Paper::COPPER }
       end
 
       private
 
-      attr_reader :words, :paper
-
-      def cleanings = @report.job.readings_of("cleaning")
+      def cleanings = report.job.readings_of("cleaning")
 
       def work_line(plan)
         safe = ", made safe and proved dead first" if plan.plan.gate.all? { |step| plan.done(step) }
@@ -35,7 +27,7 @@ module Stations
       end
 
       def measured_lines
-        @report.measured.map { |one| "#{one.where}, #{one.label}: #{words.show(one.value, one.kind)}" }
+        report.measured.map { |one| "#{one.where}, #{one.label}: #{words.show(one.value, one.kind)}" }
       end
 
       def deviation_line(step, done)
