@@ -89,7 +89,7 @@ module Fenbo
         c, sum = 0, 0.0
         while c < sums.size
           overlooked, wrong = @missed * sums[c], @stakes[c] * (total - sums[c])
-          sum += overlooked * wrong / (overlooked + wrong) if overlooked > 0 && wrong > 0
+          sum += overlooked * wrong / (overlooked + wrong) if overlooked > 0.0 && wrong > 0.0
           c += 1
         end
         sum
@@ -107,11 +107,15 @@ module Fenbo
       end
 
       def spread(weight, row, members, sums, totals)
-        k = 0
-        while k < row.size
+        k, outcomes, size = 0, row.size, members.size
+        while k < outcomes
           share = weight * row[k]
           totals[k] += share
-          add(sums[k], members, share)
+          of_outcome, n = sums[k], 0
+          while n < size
+            of_outcome[members[n]] += share
+            n += 1
+          end
           k += 1
         end
       end
