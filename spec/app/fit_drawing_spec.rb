@@ -4,7 +4,7 @@ require_relative "app_spec_helper"
 require "nokogiri"
 
 RSpec.describe Shared::Drawing::ClearanceSection do
-  def drawing(question, wide: true)
+  def drawing(question, wide: true, system: "si")
     fit =
       Fenbo::Clearance::Fit.new(
         Fenbo::Clearance::Question.read(Fenbo::Input.new(question), Fenbo::Limits.default),
@@ -14,6 +14,7 @@ RSpec.describe Shared::Drawing::ClearanceSection do
       layout: fit.layout,
       range: [nil, nil],
       words: ->(mm) { "#{Fenbo::Quantities.tidy(mm.round(1))} mm" },
+      system:,
       body_mm: 70,
       wide:
     )
@@ -53,6 +54,20 @@ RSpec.describe Shared::Drawing::ClearanceSection do
     expect(parsed(drawing(place.merge("L" => 30)).svg).css(".fit-ghost")).to be_empty
     expect(parsed(drawing(place.merge("L" => 30, "chosen" => {"seat" => 15})).svg).css(".fit-ghost").size).to eq 3
     expect(parsed(drawing(place.merge("L" => 42, "n_max" => 4)).svg).css(".fit-spacer").size).to eq 4
+  end
+
+  it "lies on a ruler in the reader's units, figures never over one another" do
+    figures = ->(**how) {
+      picture = drawing(place, **how)
+      svg = parsed(picture.svg)
+      labels = svg.css(".axis-figure").map { |text| [text.text, text["x"].to_f] }
+      expect(labels.map(&:last).each_cons(2).map { |one, two| two - one }.min).to be > 14
+      [labels.map(&:first).first(4), labels.each_cons(2).map { |(_, one), (_, two)| (two - one) / picture.scale }.first]
+    }
+    expect(figures.call).to match [%w[0 10 20 30], be_within(0.1).of(10)]
+    expect(figures.call(system: "us")).to match [["0", "0.5", "1", "1.5"], be_within(0.1).of(12.7)]
+    expect(figures.call(system: "us", wide: false)).to match [["0", "0.5", "1", "1.5"], be_within(0.1).of(12.7)]
+    expect(drawing(place, system: "us").svg).to include "in from the motor's face"
   end
 
   it "stays on its sheet whatever is measured" do

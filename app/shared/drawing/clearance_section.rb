@@ -13,12 +13,14 @@ module Shared
       # @param layout [Fenbo::Clearance::Layout]
       # @param range [Array(Float, Float), nil] where the hub may sit with these spacers
       # @param words [#call] a length in mm as the reader wants it
+      # @param system ["si", "us"] in whose units the ruler is
       # @param wide [Boolean] for the desk; else for a phone
-      def initialize(layout:, range:, words:, body_mm: nil, wide: true)
+      def initialize(layout:, range:, words:, system: "si", body_mm: nil, wide: true)
         @layout = layout
         @question = layout.question
         @range = range
         @words = words
+        @system = system
         @body_mm = body_mm
         @width = wide ? 740 : 380
         @wide = wide
@@ -231,21 +233,12 @@ module Shared
         @svg.text(at, y - 9, text, "fit-words", text_anchor: "middle")
       end
 
-      def tick(mm)
-        return 12 if (mm % 10).zero?
-        (mm % 5).zero? ? 8 : 5
-      end
-
       def ruler
         low, high = @range
         @svg.rect(x(low), RULER - 16, [(high - low) * scale, 3].max, 11, "fit-range") if low && high && low <= high
-        last = span.end.floor
-        @svg.line(x(0), RULER, x(last), RULER, "line-medium")
-        (0..last).each do |mm|
-          @svg.line(x(mm), RULER, x(mm), RULER - tick(mm), "line-thin") if scale > 3 || (mm % 5).zero?
-        end
-        (0..last).step(10) { |mm| @svg.text(x(mm), RULER + 18, mm.to_s, "axis-figure", text_anchor: "middle") }
-        @svg.text(x(span.begin), RULER + 18, "mm from the motor's face", "axis-words") if @wide
+        ruler = Ruler.new(@svg, RULER, system: @system, scale:) { |mm| x(mm) }
+        ruler.draw(span.end)
+        @svg.text(x(span.begin), RULER + 18, "#{ruler.words} from the motor's face", "axis-words") if @wide
         @svg.group(data_fit: "pointer") do
           @svg.path("M#{Svg.p(x(@layout.seat), RULER - 18)} l-8 -13 h16 Z", "fit-pointer")
         end
