@@ -67,7 +67,7 @@ RSpec.describe Shared::Drawing::ClearanceSection do
     expect(figures.call).to match [%w[0 10 20 30], be_within(0.1).of(10)]
     expect(figures.call(system: "us")).to match [["0", "0.5", "1", "1.5"], be_within(0.1).of(12.7)]
     expect(figures.call(system: "us", wide: false)).to match [["0", "0.5", "1", "1.5"], be_within(0.1).of(12.7)]
-    expect(drawing(place, system: "us").svg).to include "in from the motor's face"
+    expect(drawing(place, system: "us").svg).to include "in from the motor"
   end
 
   it "stays on its sheet whatever is measured" do
