@@ -54,20 +54,22 @@ class Logbook
   end
 
   # The visit that is going on; the first thing recorded on site begins one. A job that
-  # nobody had is theirs who came: no form that is open meanwhile is older for it.
+  # nobody had is theirs who came, and its call is over.
   def visit
     @visit ||= (going_on || begin_visit).tap do |visit|
       record.update_columns(technician_id: visit.technician_id) unless record.technician_id
+      finish("call") if record.station == "call"
     end
   end
 
-  # Marks a station done and moves the job on, unless it is further already.
+  # Marks a station done and moves the job on, unless it is further already. No form that is
+  # open meanwhile is older for it.
   def finish(station)
     step = StationStep.find_or_initialize_by(job: record, station:)
     step.update!(state: "done", done_by: user, done_at: now)
     all = Fenbo::JobFile::STATIONS
     following = all[all.index(station) + 1]
-    record.update!(station: following) if following && all.index(record.station) <= all.index(station)
+    record.update_columns(station: following) if following && all.index(record.station) <= all.index(station)
   end
 
   private

@@ -39,7 +39,7 @@ RSpec.describe CatalogueNet, :rolled_back do
 
   # With the listed bushings and brackets, or without knowing what can be had.
   def question(old, random)
-    columns = Stations::Match::PartSearch::ASIDE
+    columns = Stations::Match::PlaceAndPlate::ASIDE
     aside = Accessory.where(kind: %w[bushing bracket]).map { |part| part.as_json.slice(*columns) }
     {
       "old" => old.merge("rotation_view" => "shaft_end"), "site" => site(old, random),

@@ -41,7 +41,8 @@ RSpec.describe Day::Board, :rolled_back do
     Logbook.new(free, technician, now: noon).take(
       Entries::Finding.new(id: SecureRandom.uuid, fan: "evaporator-1", test: "noise", outcome: "silent")
     )
-    expect([free.reload.technician, entry(free).standing_words]).to eq [technician, ""]
+    expect([free.reload.technician, entry(free).standing_words, free.station]).to eq [technician, "", "look"]
+    expect(free.done?("call")).to be true
     theirs = job(technician: create(:user))
     Logbook.new(theirs, technician, now: noon).take(
       Entries::Finding.new(id: SecureRandom.uuid, fan: "evaporator-1", test: "noise", outcome: "silent")

@@ -36,15 +36,13 @@ class Logbook
   def choice(fault) = job.part_choice(fault)
 
   # The visit that is going on; the first thing recorded on site begins one. A job that
-  # nobody had is theirs who came.
+  # nobody had is theirs who came, and its call is over.
   # @return [String] its uid
   def visit
-    going = job.visit_at(now)
-    return going.uid if going
-    begun = Fenbo::JobFile::Visit.new(uid: SecureRandom.uuid, technician: by, starts_at: now, ends_at: nil,
-      purpose: "on site", arrival_c: job.box_c, leaving_c: nil)
-    self.job = job.with(visits: [*job.visits, begun], technician: job.technician || by)
-    begun.uid
+    here = job.visit_at(now) || begin_visit
+    self.job = job.with(technician: here.technician) unless job.technician
+    finish("call") if job.station == "call"
+    here.uid
   end
 
   # Marks a station done and moves the job on, unless it is further already.
@@ -58,6 +56,13 @@ class Logbook
   end
 
   private
+
+  def begin_visit
+    begun = Fenbo::JobFile::Visit.new(uid: SecureRandom.uuid, technician: by, starts_at: now, ends_at: nil,
+      purpose: "on site", arrival_c: job.box_c, leaving_c: nil)
+    self.job = job.with(visits: [*job.visits, begun])
+    begun
+  end
 
   def job_ended? = job.closed?
 

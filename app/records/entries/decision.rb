@@ -28,7 +28,7 @@ module Entries
             standing:
           )
         book.finish("decide")
-        book.record.update!(station: book.reread.station_decided)
+        book.record.update_columns(station: book.reread.station_decided)
         row
       end
     end
