@@ -11,9 +11,10 @@ module Fenbo
       members = required + defaults.keys
       Struct.new(*members, keyword_init: true) do
         define_method(:initialize) do |**given|
-          missing = required - given.keys
-          raise ArgumentError, "missing: #{missing.join(", ")}" if missing.any?
-          super(**defaults, **given)
+          unless required.all? { |name| given.key?(name) }
+            raise ArgumentError, "missing: #{(required - given.keys).join(", ")}"
+          end
+          defaults.empty? ? super(**given) : super(**defaults, **given)
           freeze
         end
         class_eval(&body) if body

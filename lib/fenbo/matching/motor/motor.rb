@@ -166,11 +166,11 @@ module Fenbo
           amps[volts.each_index.min_by { |index| (volts[index] - site_volts).abs }]
         end
 
-        def kit? = contents.any?
+        def kit? = !kit_contents.nil? && contents.any?
 
         # Its kit has a blade, or a plate or bracket, of its own.
         def kit_with?(thing)
-          contents.any? { |one| one.match?(Motor.kit_words.fetch(thing)) }
+          !kit_contents.nil? && kit_contents.match?(Motor.kit_words.fetch(thing))
         end
 
         # The hub on its shaft is its own, whatever the old blade's was.
