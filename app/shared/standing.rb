@@ -38,6 +38,16 @@ module Shared
 
     def contradictions = result.contradictions
 
+    # Everything that may be decided, the likeliest first, then what else a fan like this can have.
+    # @return [Hash{String => Array<String>}] group => ids of causes
+    def choices
+      found = chances.sort_by { |id, chance| [-chance, id] }.map(&:first)
+      others = Fenbo::Diagnosis::Cause.all.values.reject { |cause| found.include?(cause.id) }.sort_by(&:label)
+      here, strange = others.partition { |cause| equipment.cause?(cause) }
+      {"By what was found" => found, "Possible here too" => here.map(&:id),
+       "Not expected on a fan like this" => strange.map(&:id)}.reject { |_, ids| ids.empty? }
+    end
+
     # What usually comes with the leading causes, and how each stands.
     def companions = result.companions
 
@@ -127,6 +137,15 @@ module Shared
     def ledger(id) = result.ledger[id] || []
 
     private
+
+    def chances
+      result.causes.to_h { |row| [row.id, row.probability] }
+        .merge("healthy" => result.healthy, "none_of_these" => result.none_of_these)
+    end
+
+    def equipment
+      Fenbo::Diagnosis::Equipment.new(family: job.unit.family, side: position.side, motor: position.motor&.family)
+    end
 
     def findings
       @findings ||= job.live_findings.select { |finding| finding.about?(position.key) }
