@@ -52,7 +52,7 @@ postgres = with_postgres
 exit(system(database(postgres, "fenbo_test"), *rspec(*("spec/#{suite}" if suite), *ARGV)) ? 0 : 1) if suite || files
 
 # Those that take longest, about two thirds of the time of all.
-LONG = %w[bad_days care killed_browser pocket two_rubies whole_job work].map { |name|
+LONG = %w[bad_days care killed_browser pocket work].map { |name|
   "spec/browser/#{name}_spec.rb"
 }.freeze
 browser = ->(name, files) {

@@ -38,7 +38,9 @@ module Units
       @recordings ||= seen("sound").preload(:job, :fan_position).limit(10).to_a
     end
 
-    def jobs = @jobs ||= @unit.jobs.preload(:decisions).order(opened_at: :desc)
+    def jobs
+      @jobs ||= @unit.jobs.preload(:decisions).order(opened_at: :desc).to_a
+    end
 
     def motors(position)
       position.fitted_motors.sort_by { |motor| motor.installed_on || Date.new(1900) }.reverse

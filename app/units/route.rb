@@ -20,7 +20,7 @@ module Units
     end
 
     get "/units/:id" do
-      erb :unit, locals: {unit:, history: History.new(unit, limits: Shared::Shop.limits), latest:}
+      erb :unit, locals: {unit:, history: History.new(unit, limits: Shared::Shop.limits), latest: Latest.of(unit)}
     end
 
     get "/units/:id/edit" do
@@ -59,11 +59,6 @@ module Units
     private
 
     # Its last job, for what was found.
-    def latest
-      number = unit.jobs.order(opened_at: :desc).pick(:number)
-      JobSource.numbered(number) if number
-    end
-
     # The job the plate is noted for, where one is.
     def job
       number = whole(params[:job])
