@@ -36,7 +36,7 @@ class Unit < ApplicationRecord
       allow_nil: true,
       message: "must be above nothing."
     }
-  validate :dial_in_order, :place_in_order
+  validate :dial_in_order
 
   def family_label = Fenbo::Knowledge.table("families")[family]["label"]
 
@@ -67,10 +67,5 @@ class Unit < ApplicationRecord
       errors.add(overload_low_a ? :overload_high_a : :overload_low_a, "The dial has two ends: note both.")
     end
     errors.add(:overload_high_a, "is below where the dial begins.") if overload_amps && overload_high_a < overload_low_a
-  end
-
-  def place_in_order
-    return unless ambient_low_c && ambient_high_c && ambient_high_c < ambient_low_c
-    errors.add(:ambient_high_c, "is colder than the coldest.")
   end
 end

@@ -4,10 +4,7 @@ module Units
   # A unit as typed, with the number of its fans on each side.
   class Form < Shared::Form
     # Where a column's field has another name.
-    FIELDS = {
-      overload_low_a: :overload_low, overload_high_a: :overload_high, contactor_a: :contactor,
-      ambient_high_c: :ambient_high
-    }.freeze
+    FIELDS = {overload_low_a: :overload_low, overload_high_a: :overload_high, contactor_a: :contactor}.freeze
 
     def initialize(unit, params, user)
       super(params, system: user.unit_system)
@@ -19,6 +16,7 @@ module Units
       fans = Fenbo::Diagnosis::SIDES.to_h { |side| [side, whole(:"#{side}_fans", 0..12) || 0] }
       fault(:evaporator_fans, "A unit has at least one fan.") if fans.values.sum.zero?
       fault(:site, "Choose where it stands.") unless @unit.site
+      fault(:ambient_high, "is colder than the coldest.") if upside_down?
       adopt(@unit, FIELDS)
       return false unless clean?
       Unit.transaction { @unit.save! && grow(fans) }
@@ -66,6 +64,12 @@ module Units
         fault(:flammable, "“#{name[0, 30]}” is not known here: is it flammable?")
       end
       Fenbo::Refrigerant::Group.flammable?(name, answered:)
+    end
+
+    # Asked of what is typed alone: a unit noted before stays as it is until somebody looks.
+    def upside_down?
+      low, high = @unit.ambient_low_c, @unit.ambient_high_c
+      low && high && high < low
     end
 
     # Positions are only added: one with a history is never taken away.

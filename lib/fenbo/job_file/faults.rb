@@ -81,9 +81,9 @@ module Fenbo
       # for is passed over; whoever is further, with a station done, stays there.
       # @return [String] one of STATIONS
       def station_decided
-        ahead = STATIONS.drop(STATIONS.index("decide") + 1)
-        further = ahead.include?(station) && ahead.any? { |one| done?(one) }
-        further ? station : (ahead - passed_over).first
+        wanted = STATIONS.drop(STATIONS.index("decide") + 1) - passed_over
+        further = wanted.include?(station) && wanted.any? { |one| done?(one) }
+        further ? station : wanted.first
       end
 
       # Since when what is seen of this fan is seen after a repair that did not prove; nil where

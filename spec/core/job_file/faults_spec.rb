@@ -77,6 +77,9 @@ RSpec.describe Fenbo::JobFile::Faults, :made_jobs do
     expect(stands["replace", station: "prove"]).to eq "match"
     expect(stands["wait", "replace", station: "fit", done: %w[decide match]]).to eq "fit"
     expect(stands["replace", station: "decide", done: %w[look]]).to eq "match"
+    # What was bought for a repair that did not prove holds nothing back that wants no part.
+    expect(stands["wait", station: "match", done: %w[match source fit]]).to eq "prove"
+    expect(stands["clean", station: "match", done: %w[match source]]).to eq "fit"
   end
 
   it "keeps what was read before a repair failed to that repair, and what came after for the next" do
