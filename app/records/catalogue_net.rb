@@ -26,8 +26,6 @@ class CatalogueNet
 
   private
 
-  def columns = Motor::COLUMNS
-
   def phases = @context.place.phases
 
   # Those whose output is known by an index, the few whose is not beside them.
@@ -55,18 +53,17 @@ class CatalogueNet
         .order(Arel.sql("#{obstacles} ASC, price_cents ASC NULLS LAST, part_no ASC"))
         .limit(MOST)
     # Only the chosen ones' rows are read in full.
-    read(Motor.where("part_no IN (#{foremost.select(:part_no).to_sql})"))
+    Motor.where("part_no IN (#{foremost.select(:part_no).to_sql})").core_rows
   end
 
   # What no work can mend is not read at all; what is not known is no reason.
   def hopeless
-    conditions(final: true).map { |sql| "(#{sql}) IS NOT TRUE" }.join(" AND ")
+    @hopeless ||= conditions(final: true).map { |sql| "(#{sql}) IS NOT TRUE" }.join(" AND ")
   end
 
   # What another bracket, bushing or blade might mend is worth showing as a near miss.
   def obstacles
-    counted = conditions(final: false).map { |sql| "COALESCE(#{sql}, false)::int" }
-    counted.empty? ? "0" : counted.join(" + ")
+    @obstacles ||= ["0", *conditions(final: false).map { |sql| "COALESCE(#{sql}, false)::int" }].join(" + ")
   end
 
   def conditions(final:)
@@ -78,13 +75,9 @@ class CatalogueNet
   def certain
     old = @context.old
     on_vans = Motor.where(part_no: @at_hand, phases:)
-    return read(on_vans) if old.part_no.blank?
+    return on_vans.core_rows if old.part_no.blank?
     listed = Motor.where("cross_reference @> ARRAY[?]::text[]", old.part_no)
     same = Motor.where(part_no: [old.part_no, old.superseded_by].compact)
-    read(listed.or(same).or(on_vans).limit(LISTED + @at_hand.size))
-  end
-
-  def read(scope)
-    scope.pluck(*columns).map { |values| columns.zip(values).to_h }
+    listed.or(same).or(on_vans).limit(LISTED + @at_hand.size).core_rows
   end
 end

@@ -30,7 +30,7 @@ module Fenbo
       def answer(result)
         unknown = result.figures.keys - shape.members
         raise ArgumentError, "#{name}: #{unknown.join(", ")} is not in tools/#{name}.rb" if unknown.any?
-        shape.from_json(Json.plain({verdict: result.verdict, **result.figures, reasons: result.reasons}))
+        shape.of_figures({verdict: result.verdict, **result.figures, reasons: result.reasons})
       end
     end
 

@@ -16,8 +16,7 @@ RSpec.describe CatalogueNet, :rolled_back do
   before { stub_const("CatalogueNet::MOST", 10_000) }
 
   let(:motors) do
-    some = Motor.order(:part_no).pluck(*Motor::COLUMNS).sample(700, random: Random.new(seed))
-    some.map { |values| Motor::COLUMNS.zip(values).to_h.compact.except("maker") }
+    Motor.order(:part_no).core_rows.sample(700, random: Random.new(seed)).map { |row| row.compact.except("maker") }
   end
 
   def site(old, random)

@@ -182,10 +182,7 @@ RSpec.describe "The catalogue", :rolled_back do
     %w[Cheese\ cellar\ 2 Dairy\ roof Hut\ kitchen Seed\ vault Tulip\ hall\ roof].each do |name|
       job = Job.open.joins(:unit).find_by!(units: {name:})
       search = Stations::Match::PartSearch.new(file(job), file(job).fan_in_hand)
-      all =
-        Motor
-          .pluck(*Motor::COLUMNS)
-          .map { |values| Motor::COLUMNS.zip(values).to_h.except("maker").compact }
+      all = Motor.core_rows.map { |row| row.except("maker").compact }
       whole = Fenbo.call(:match, search.question.merge("motors" => all))
       expect(whole[:candidates].map { |one| one[:part_no] } - search.candidates.map { |one| one[:part_no] }).to eq []
     end

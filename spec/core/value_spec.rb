@@ -9,7 +9,7 @@ RSpec.describe Fenbo::Value do
     expect(one).to eq(span.new(low: 1, high: 2))
     expect({one => :found}[span.new(low: 1, high: 2)]).to eq :found
     expect(one).not_to eq(span.new(low: 1, high: 2, unit: "V"))
-    expect { span.new(low: 1) }.to raise_error(ArgumentError, "missing: high")
+    expect { span.new(low: 1) }.to raise_error(ArgumentError, "missing keyword: :high")
     expect { one.low = 3 }.to raise_error(FrozenError)
   end
 

@@ -128,7 +128,7 @@ module Stations
         near = Shared::CatalogueMotors.rows(place_and_plate)
         missing = @also - near.map { |row| row["part_no"] }
         return near if missing.empty?
-        near + Motor.where(part_no: missing).pluck(*Motor::COLUMNS).map { |values| Motor::COLUMNS.zip(values).to_h }
+        near + Motor.where(part_no: missing).core_rows
       end
 
       def listed_numbers

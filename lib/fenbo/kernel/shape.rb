@@ -28,15 +28,11 @@ module Fenbo
     # @param fields [Hash{Symbol => Object}] name => type
     def self.of(**fields, &body)
       types = fields.transform_values { |type| Type.of(type) }.freeze
-      Struct.new(*fields.keys, keyword_init: true) do
+      Value.struct(types.to_h { |name, _| [name, " self.class.types[:#{name}].absent(:#{name})"] }) do
         extend Reading
         include Writing
 
         define_singleton_method(:types) { types }
-        define_method(:initialize) do |**given|
-          super(**types.to_h { |name, type| [name, given.fetch(name) { type.absent(name) }] })
-          freeze
-        end
         class_eval(&body) if body
       end
     end
@@ -47,7 +43,16 @@ module Fenbo
       # @raise [ArgumentError] naming the member that is missing or of another type
       def from_json(json)
         raise ArgumentError, "must be an object" unless json.is_a?(Hash)
-        new(**types.to_h { |name, type| [name, read_member(name, type, json[name.to_s])] })
+        new(**types.to_h { |name, type| [name, member(name) { type.read(json[name.to_s]) }] })
+      end
+
+      # The same of figures as Ruby has them, with symbols for names: a tool's answer is made of
+      # hundreds, and need not go by way of JSON.
+      # @param figures [Hash{Symbol, String => Object}]
+      def of_figures(figures)
+        new(**types.to_h { |name, type|
+          [name, member(name) { type.take(figures.fetch(name) { figures[name.to_s] }) }]
+        })
       end
 
       def schema
@@ -58,8 +63,8 @@ module Fenbo
 
       private
 
-      def read_member(name, type, value)
-        type.read(value)
+      def member(name)
+        yield
       rescue ArgumentError => problem
         raise ArgumentError, [name, problem.message].join((problem.message[0] == ".") ? "" : " ")
       end

@@ -25,6 +25,9 @@ module Fenbo
 
       def write(value) = value
 
+      # As it is read, from a value as Ruby has it: with symbols where JSON has texts.
+      def take(value) = read(Json.plain(value))
+
       # Every list may be empty and every unknown nil; the rest has to be given.
       def absent(name) = raise(ArgumentError, "missing: #{name}")
 
@@ -70,14 +73,24 @@ module Fenbo
         end
 
         def read(value)
-          value.is_a?(@shape) ? value : @shape.from_json(value)
-        rescue ArgumentError => problem
-          raise ArgumentError, problem.message.start_with?("must") ? problem.message : ".#{problem.message}"
+          value.is_a?(@shape) ? value : told_where { @shape.from_json(value) }
+        end
+
+        def take(value)
+          value.is_a?(Hash) ? told_where { @shape.of_figures(value) } : read(value)
         end
 
         def write(value) = value.as_json
 
         def schema = @shape.schema
+
+        private
+
+        def told_where
+          yield
+        rescue ArgumentError => problem
+          raise ArgumentError, problem.message.start_with?("must") ? problem.message : ".#{problem.message}"
+        end
       end
 
       # Any number of one type.
@@ -89,6 +102,10 @@ module Fenbo
         def read(value)
           raise ArgumentError, "must be a list" unless value.is_a?(Array)
           value.map { |one| @type.read(one) }.freeze
+        end
+
+        def take(value)
+          value.is_a?(Array) ? value.map { |one| @type.take(one) }.freeze : read(value)
         end
 
         def write(value) = value.map { |one| @type.write(one) }
@@ -138,6 +155,8 @@ module Fenbo
         def optional? = true
 
         def read(value) = value.nil? ? nil : @type.read(value)
+
+        def take(value) = value.nil? ? nil : @type.take(value)
 
         def write(value) = value.nil? ? nil : @type.write(value)
 
