@@ -33,7 +33,7 @@ module Stations
 
       # The catalogue's row of one of the candidates.
       def blade(part_no)
-        (@blades ||= Blade.where(part_no: candidates.map { |one| one.part_no }).index_by(&:part_no))[part_no]
+        (@by_number ||= near.index_by(&:part_no))[part_no]
       end
 
       # What is looked at before the old one goes back on, by the test that keeps the answer.
@@ -84,7 +84,7 @@ module Stations
           "motor" => drive,
           "orifice_mm" => @search.fit_reading&.question&.fetch("D", nil),
           "state" => damage,
-          "blades" => near
+          "blades" => near.map { |one| one.attributes.slice(*COLUMNS).compact }
         }.compact
       end
 
@@ -127,16 +127,12 @@ module Stations
         {"needed_w" => effects&.old_output_w&.*(@search.load_share), "output_w" => effects&.output_w}
       end
 
+      # The catalogue's that could be of the old one's size, the cheapest first.
       def near
         from, to =
           old.blade_diameter_mm * (1 - Shared::Shop.limits["blades.smaller"]) - 0.01,
           old.blade_diameter_mm + 0.01
-        Blade
-          .where(diameter_mm: from..to)
-          .order(:price_cents)
-          .limit(MOST)
-          .pluck(*COLUMNS)
-          .map { |values| COLUMNS.zip(values).to_h.compact }
+        @near ||= Blade.where(diameter_mm: from..to).order(:price_cents).limit(MOST).select(*COLUMNS).to_a
       end
     end
   end
