@@ -88,7 +88,9 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
     send_form "/jobs/#{job.number}/decide/withdraw", fan: "nonsense", taken_back: "It was the guard."
     expect([status, file(job).faults.size]).to eq [404, 1]
     send_form "/jobs/#{job.number}/decide/withdraw", fan: "evaporator-2.1", taken_back: "It was the guard."
-    expect([file(job).faults, file(job).decisions.last.void_reason]).to eq [[], "It was the guard."]
+    told = file(job)
+    expect([told.faults, told.decisions.last.void_reason, told.station]).to eq [[], "It was the guard.", "decide"]
+    expect(told).not_to be_done("decide")
     decide("evaporator-2", "mount_loose", "repair")
     expect(file(job).faults.map(&:key)).to eq ["evaporator-2.1"]
   end

@@ -119,8 +119,12 @@ class Kept
       action: entry.action_taken, standing: entry.standing.as_json, fault:, countersigned_by: nil,
       countersigned_at: nil))
     book.finish("decide")
-    book.job = job.with(station: job.station_decided)
+    stand
     row
+  end
+
+  def stand
+    book.job = job.with(station: job.station_decided)
   end
 
   def proof_tick(entry)
@@ -170,7 +174,7 @@ class Kept
   def withdrawn(entry)
     choice = job.part_choice(entry.fault)
     superseded(choice) if choice && !choice.fitted_at
-    void_one(:decisions, job.decision(entry.fault), entry.reason)
+    void_one(:decisions, job.decision(entry.fault), entry.reason).tap { stand }
   end
 
   # A motor that came along, in place of what was chosen for the fault before.

@@ -13,7 +13,13 @@ module Entries
 
     def append(book)
       ::Decision.find_by!(client_id: book.job.decision(fault).id).void(book.user, reason, at: book.now)
-      choice = book.choice(fault)
+      not_wanted(book.choice(fault), book)
+      book.record.update_columns(station: book.reread.station_decided)
+    end
+
+    private
+
+    def not_wanted(choice, book)
       return unless choice && !choice.fitted_at
       VanPieces.put_back(choice, book)
       choice.update!(superseded_at: book.now)

@@ -77,10 +77,11 @@ module Fenbo
         free_key(place)
       end
 
-      # Where a job stands once something was decided: what no open fault wants a part or work
-      # for is passed over; whoever is further, with a station done, stays there.
+      # Where a job stands once something was decided or taken back: what no open fault wants a
+      # part or work for is passed over; whoever is further, with a station done, stays there.
       # @return [String] one of STATIONS
       def station_decided
+        return "decide" unless decision
         wanted = STATIONS.drop(STATIONS.index("decide") + 1) - passed_over
         further = wanted.include?(station) && wanted.any? { |one| done?(one) }
         further ? station : wanted.first

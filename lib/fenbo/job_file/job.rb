@@ -37,9 +37,9 @@ module Fenbo
 
       def dead?(now, limits) = stands(now, limits) == "D"
 
-      # Whether a station's work is done.
+      # Whether a station's work is done; at Decide, as long as something stands decided.
       def done?(station)
-        stations.any? { |one| one.station == station && one.done? }
+        stations.any? { |one| one.station == station && one.done? } && (station != "decide" || !decision.nil?)
       end
 
       # The fan in hand: the one complained of, else the unit's first.

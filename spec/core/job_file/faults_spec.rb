@@ -80,6 +80,8 @@ RSpec.describe Fenbo::JobFile::Faults, :made_jobs do
     # What was bought for a repair that did not prove holds nothing back that wants no part.
     expect(stands["wait", station: "match", done: %w[match source fit]]).to eq "prove"
     expect(stands["clean", station: "match", done: %w[match source]]).to eq "fit"
+    # Nothing stands decided: all was taken back.
+    expect(stands[station: "prove", done: %w[decide match source fit]]).to eq "decide"
   end
 
   it "keeps what was read before a repair failed to that repair, and what came after for the next" do
