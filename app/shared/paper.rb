@@ -19,6 +19,7 @@ module Shared
     LABEL = 24
     # Least room a heading needs below it, so that it does not stand alone.
     HEADING_ROOM = 90
+    MOSTLY_FREE = 0.6
     CELL = {borders: [:bottom], border_width: 0.5, border_color: "C5D0CA", padding: [3, 8, 3, 0], size: 8.5}.freeze
     # What its letters are: everything else is written as its code.
     LETTERS = /[^\u0009\u000a\u0020-\u02af\u0370-\u04ff\u1e00-\u1eff\u2000-\u206f\u20a0-\u22ff\u2500-\u27bf]/
@@ -56,6 +57,9 @@ module Shared
     def room(height)
       @pdf.start_new_page if @pdf.cursor < height
     end
+
+    # A page of its own for what follows, unless little stands on this one.
+    def fresh_page = room(@pdf.bounds.height * MOSTLY_FREE)
 
     def gap(points) = @pdf.move_down(points)
 

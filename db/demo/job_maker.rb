@@ -42,16 +42,20 @@ module Demo
       scatter = ((position.id * 7 + half * 11) % 9 - 4) * 0.004
       amps = (motor.amps_at(position.unit.supply_volts) * (0.93 + scatter + creep * (6 - half)) * 3).round(2)
       legs = (motor.family == "three_phase") ? [amps, (amps * 1.01).round(2), (amps * 0.99).round(2)] : [amps]
-      keep(
-        job,
-        visit,
-        position,
-        technician,
-        legs,
-        3,
-        true,
-        at + position.number * 240,
-        watts: ((motor.watts * (0.8 + scatter)).round if motor.family == "ec")
+      taken_at = at + position.number * 240
+      watts = (motor.watts * (0.8 + scatter)).round if motor.family == "ec"
+      told_by keep(job, visit, position, technician, legs, 3, true, taken_at, watts:)
+    end
+
+    # What a clamp reading says of its fan.
+    def self.told_by(reading)
+      return unless Fenbo::Diagnosis::Test["amps"].outcomes.include?(reading.verdict)
+      Finding.create!(
+        client_id: SecureRandom.uuid,
+        test: "amps",
+        outcome: reading.verdict,
+        reading:,
+        **reading.slice(:job, :visit, :fan_position, :user, :taken_at).symbolize_keys
       )
     end
 
@@ -203,19 +207,7 @@ module Demo
           else
             [display]
           end
-        reading = self.class.keep(@job, visit, position(key), @who, legs, turns, turning, at)
-        next unless Fenbo::Diagnosis::Test["amps"].outcomes.include?(reading.verdict)
-        Finding.create!(
-          client_id: SecureRandom.uuid,
-          job: @job,
-          visit:,
-          fan_position: position(key),
-          user: @who,
-          test: "amps",
-          outcome: reading.verdict,
-          reading:,
-          taken_at: at
-        )
+        self.class.told_by self.class.keep(@job, visit, position(key), @who, legs, turns, turning, at)
       end
     end
 

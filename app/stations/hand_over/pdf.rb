@@ -45,6 +45,7 @@ module Stations
         paper.text about, color: Shared::Paper::MUTED
         paper.rule
         paper.text @report.standing, size: 12, style: :bold
+        paper.small @report.drawn if @report.drawn
         paper.drawing words.plate(unit, findings: @report.findings, hand: @report.faults.first&.fan), width: WIDE
         paper.labels(unit.fans.map { |fan| "#{fan.number}  #{words.fan_words(fan, @report.findings.reverse)}" })
       end

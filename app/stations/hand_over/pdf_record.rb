@@ -6,7 +6,8 @@ module Stations
     class PdfRecord < PdfPart
       def print
         return if report.findings.empty? && report.reasoned.empty?
-        paper.pdf.start_new_page
+        paper.fresh_page
+        paper.gap 12
         paper.text "Everything recorded", size: 14, style: :bold
         findings
         amps("Readings before the work", report.readings("before"))

@@ -43,6 +43,9 @@ module Stations
         "Not proved yet: #{proof.missing.size} to be seen"
       end
 
+      # What the drawing shows, where it runs otherwise since the work.
+      def drawn = faults.any?(&:worked_on?) ? "As it was found" : nil
+
       # Everything about which something was decided or chosen.
       def faults = job.faults
 
