@@ -27,6 +27,9 @@ module Shared
 
     register Refusals
 
+    # A form that cannot be taken as it is, or that somebody was quicker with.
+    REFUSED = [409, 422].freeze
+
     TOKEN = Rack::Protection::AuthenticityToken.new(nil)
 
     # A room's pages lie beside its routes.
@@ -75,7 +78,7 @@ module Shared
 
     # A page that refuses a form gets an address of its own, so that it can be reloaded.
     after do
-      if status == 422 && writing? && current_user && page?
+      if REFUSED.include?(status) && writing? && current_user && page?
         kept = RefusedPage.create!(user: current_user, body: Array(response.body).join)
         headers "HX-Push-Url" => kept.path
       end

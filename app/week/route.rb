@@ -29,9 +29,15 @@ module Week
       to = form.read or halt 422, page(faults: form.faults, at_fault: record)
       Logbook.new(record, current_user).take(Entries::VisitMoved.new(**seen, **to))
       back_to "/week", "#{record.unit.name}: #{to[:technician].first_name}, #{day_clock(to[:at])}."
-    rescue Logbook::Refused, ActiveRecord::StaleObjectError => problem
-      message = problem.is_a?(Logbook::Refused) ? problem.message : AT_ONCE
-      halt 409, page(faults: {"visit" => message}, at_fault: record)
+    rescue Logbook::Refused => problem
+      halt 422, page(faults: {problem.field.to_s => problem.message}, at_fault: record)
+    rescue ActiveRecord::StaleObjectError
+      halt 409, page(faults: {"visit" => AT_ONCE}, at_fault: record)
+    end
+
+    # What was typed into the form that was refused, and what is wrong there; nothing of the others.
+    def typed_at(action)
+      (request.path == action) ? params : {}
     end
 
     def page(faults: {}, at_fault: nil)

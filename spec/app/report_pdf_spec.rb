@@ -34,7 +34,7 @@ RSpec.describe Stations::HandOver::Pdf, :made_jobs do
     told = sheet
     expect(told).to include "Tarn Cooling", "Milk room, Weir lane", "Weir lane dairy", "Looked at, nothing worked on",
       "A fan has stopped.", "Not signed: no reason was noted."
-    expect(told).not_to include "Proved", "What was done", "Next visit", "Everything recorded"
+    expect(told).not_to include "As it was found", "Proved", "What was done", "Next visit", "Everything recorded"
   end
 
   it "says who was there, and what the box read when they came and left" do
@@ -53,7 +53,7 @@ RSpec.describe Stations::HandOver::Pdf, :made_jobs do
       ],
       part_choices: [chosen(fitted_at: at(50), fitted_by: person)]
     )
-    expect(told).to include "Evaporator fan 1: Bearing worn", "The unit: Door seal",
+    expect(told).to include "As it was found", "Evaporator fan 1: Bearing worn", "The unit: Door seal",
       "Replace. Decided by Sefa Brannik", "countersigned by Ilka Brenn",
       "Decided otherwise than proposed (#{Fenbo::Diagnosis::Cause.label("mount_loose")}): It grates by hand.",
       "Motor BR-S12-230-L fitted", "by Ilka Brenn", "Wait and watch. Decided by Ilka Brenn"

@@ -53,7 +53,7 @@ RSpec.describe Week, :rolled_back do
     seen = visit.lock_version
     move(Time.local(2031, 5, 5, 13), bo, version: seen)
     move(Time.local(2031, 5, 5, 15), ana, version: seen)
-    expect([status, page]).to match [409, include("Somebody moved it meanwhile: Bo, Mon 5 May 13:00")]
+    expect([status, page]).to match [422, include("Somebody moved it meanwhile: Bo, Mon 5 May 13:00")]
     expect(visit.reload.starts_at).to eq Time.local(2031, 5, 5, 13)
   end
 
@@ -82,16 +82,19 @@ RSpec.describe Week, :rolled_back do
     2.times { send_form "/week/jobs/#{lone.number}", at: "2031-05-05T10:00", technician: bo.id }
     expect(lone.visits.reload.map(&:technician)).to eq [bo]
     expect(plan.unplanned.map(&:first)).not_to include lone
-    send_form "/week/jobs/#{lone.number}", at: "", technician: ""
-    expect([status, page]).to match [422, include("When?")]
+    send_form "/week/jobs/#{calm.number}", at: "2031-05-06T11:00", technician: ""
+    form = Nokogiri::HTML(page).at_css("#move-job-#{calm.number}")
+    expect([status, form.parent["open"], form.at_css("[name=at]")["value"], form.css(".fault").map(&:text)])
+      .to eq [422, "", "2031-05-06T11:00", ["Who goes?"]]
+    expect(Nokogiri::HTML(page).css("details[open]").size).to eq 1
     send_form "/week/jobs/#{lone.number}", at: "2031-05-01T10:00", technician: bo.id
-    expect([status, page]).to match [409, include("That is in the past.")]
+    expect([status, page]).to match [422, include("That is in the past.")]
   end
 
   it "leaves alone a visit that goes on, and lets nobody move one who may not" do
     visit.update!(starts_at: monday - 600)
     move(Time.local(2031, 5, 6, 9), bo)
-    expect([status, page]).to match [409, include("Somebody is there already.")]
+    expect([status, page]).to match [422, include("Somebody is there already.")]
     sign_in create(:user, role: "apprentice")
     get "/week"
     expect(page).not_to include "data-visit="
