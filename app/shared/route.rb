@@ -124,6 +124,13 @@ module Shared
 
     def writing? = !looking? && !env["fenbo.bearer"]
 
+    # What was typed into the form of this address and what is wrong there, where that was sent
+    # and refused: a page may have several whose fields have one name.
+    # @return [Array(Hash, Hash)]
+    def refused_at(action, faults)
+      (writing? && request.path == action) ? [params, faults] : [{}, {}]
+    end
+
     # Whether somebody is shown the answer as a page.
     def page?
       !env["fenbo.without_page"] && (content_type.nil? || content_type.include?("html"))

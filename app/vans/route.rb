@@ -22,12 +22,12 @@ module Vans
       need :record
       form = Shared::Form.new(params)
       read = read(form)
-      halt 422, page(faults: form.faults, typed: params) unless form.clean?
+      halt 422, page(faults: form.faults) unless form.clean?
       keep(**read)
       back_to "/van?of=#{owner.id}",
         "#{read[:part_no]}: #{VanStock.find_by!(user: owner, part_no: read[:part_no]).count} on the van."
     rescue VanStock::Empty
-      halt 422, page(faults: {"count" => "So many are not on it."}, typed: params)
+      halt 422, page(faults: {"count" => "So many are not on it."})
     end
 
     post "/van/least" do
@@ -35,7 +35,7 @@ module Vans
       form = Shared::Form.new(params)
       least = form.whole(:least, 0..VanStock::MOST, required: true)
       part_no = known_part(form)
-      halt 422, page(faults: form.faults, typed: params) unless form.clean?
+      halt 422, page(faults: form.faults) unless form.clean?
       VanStock.transaction { VanStock.of(owner, part_no).update!(least:) }
       back_to "/van?of=#{owner.id}", "#{part_no}: at least #{least}."
     end
@@ -79,10 +79,10 @@ module Vans
     # The other half of handing over goes by the same press.
     def received_id = client_id.tr("0-9a-f", "1-9a-f0")
 
-    def page(faults: {}, typed: {})
+    def page(faults: {})
       stock = VanStock.where(user: owner).order(:part_no).to_a
       moves = VanMove.where(user: owner).includes(:by, :job).order(created_at: :desc, id: :desc).limit(MOVES_SHOWN)
-      erb :van, locals: {owner:, stock:, moves:, faults:, typed:}
+      erb :van, locals: {owner:, stock:, moves:, faults:}
     end
   end
 end

@@ -35,11 +35,6 @@ module Week
       halt 409, page(faults: {"visit" => AT_ONCE}, at_fault: record)
     end
 
-    # What was typed into the form that was refused, and what is wrong there; nothing of the others.
-    def typed_at(action)
-      (request.path == action) ? params : {}
-    end
-
     def page(faults: {}, at_fault: nil)
       erb :week, locals: {plan: Plan.new(now: Time.now, limits: Shared::Shop.limits), faults:, at_fault:}
     end

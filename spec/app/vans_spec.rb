@@ -69,6 +69,11 @@ RSpec.describe Vans, :rolled_back do
     note("restocked", "many", part_no: "NO-SUCH")
     expect([status, page]).to match [422, include("No part of this number", "A whole number", "NO-SUCH")]
     expect(VanMove.where(user: technician).count).to eq 0
+    send_form "/van/least", part_no: "none such", least: "4"
+    least, change = Nokogiri::HTML(page).css("form[action='/van/least'], form#change").sort_by { |form| form["id"].to_s }
+    expect([status, least.css("input[name=part_no], input[name=least]").map { |one| one["value"] },
+      least.css(".fault").text, change.css(".fault").size])
+      .to eq [422, ["none such", "4"], "No part of this number is in the catalogue.", 0]
   end
 
   it "is offered at Source where it is there, taken for the job, and put back when it is not wanted" do
