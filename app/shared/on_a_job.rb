@@ -83,6 +83,11 @@ module Shared
 
     def proof = Fenbo::Proof::Checklist.new(job)
 
+    # What a job takes until it is closed or cancelled.
+    UNTIL_CLOSED = %i[record decide move_refrigerant open_job quote assign].freeze
+
+    def takes?(action) = !(UNTIL_CLOSED.include?(action) && @job&.closed?)
+
     # The other jobs of the same visit.
     def sisters = @sisters ||= Job.beside(job.uid, job.beside)
 

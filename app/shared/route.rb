@@ -156,10 +156,11 @@ module Shared
       session[:key] = SecureRandom.urlsafe_base64(16)
     end
 
-    def may?(action) = Policy.allows?(current_user, action)
+    # What is offered: what the role allows and the job in hand still takes.
+    def may?(action) = Policy.allows?(current_user, action) && takes?(action)
 
     def need(action)
-      raise NotAllowed, Policy.why_not(action) unless may?(action)
+      raise NotAllowed, Policy.why_not(action) unless Policy.allows?(current_user, action)
     end
 
     def refuse(code, title, text)

@@ -154,6 +154,14 @@ module Shared
       "#{number} #{(number == 1) ? one : many}"
     end
 
+    # How a job ended that takes nothing more, or waits.
+    def ended_words(job)
+      by = job.closed_by ? " by #{job.closed_by.first_name}" : ""
+      return "Closed#{by}, waiting for a technician's countersign at Hand over." unless job.closed?
+      why = job.cancel_reason ? ": #{job.cancel_reason.sub(/[.\s]+\z/, "")}" : ""
+      "#{job.status.capitalize}#{by}, #{day_clock(job.closed_at)}#{why}. It takes nothing more."
+    end
+
     # Work of the queue that broke off, and whether it is tried again.
     def broken_words(work)
       tries = count(work.tries, "try", "tries")

@@ -32,6 +32,12 @@ module Demo
       unit.fan_positions.each { |position| drift(job, visit, position, technician, at, half) }
       Senses.paint(job, visit, technician, at + 1500, half)
       Senses.listen(job, visit, technician, at + 2100, half)
+      done(job, %w[call look measure hand_over], technician, at + 3000)
+    end
+
+    # Stations ticked off.
+    def self.done(job, stations, by, at)
+      stations.each { |station| StationStep.create!(job:, station:, state: "done", done_by: by, done_at: at) }
     end
 
     # A fan's amps over the years: a share of the plate that creeps up, faster
@@ -410,10 +416,8 @@ module Demo
     end
 
     def stations
-      upto = Job::STATIONS.index(@row["station"])
-      Job::STATIONS
-        .first(upto)
-        .each { |station| StationStep.create!(job: @job, station:, state: "done", done_by: @who, done_at: last_moment) }
+      done = Job::STATIONS.first(Job::STATIONS.index(@row["station"]) + (@row["hand_over"] ? 1 : 0))
+      self.class.done(@job, done, @who, last_moment)
     end
   end
 end

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "nokogiri"
 require "pdf-reader"
 require_relative "app_spec_helper"
 
@@ -103,6 +104,18 @@ RSpec.describe Fenbo::JobFile::SignedWork, :rolled_back do
     send_form "/jobs/#{job.number}/hand_over", summary: "Something else.", version: handover.lock_version
     expect(handover).to have_attributes(signed_at: nil, signature: nil, signed_digest: nil, signed_work: nil)
     expect(Signature.where(job:).sole.work["words"].first).to eq "New motor in fan 1."
+  end
+
+  it "offers nothing on the pages of a closed job but to open it again, and says there who closed it" do
+    close
+    pressable = "main form:not([inert]) button:not([disabled])"
+    offered = Fenbo::JobFile::STATIONS.to_h { |station|
+      get "/jobs/#{job.number}/#{station}"
+      here = Nokogiri::HTML(page)
+      expect(here.at_css("main .offline").text).to include "Closed by #{technician.first_name}", "It takes nothing more"
+      [station, here.css(pressable).map { |one| one.text.squish }.uniq]
+    }
+    expect(offered.reject { |_, presses| presses.empty? }).to eq("match" => ["Judge"], "hand_over" => ["Open it again"])
   end
 
   it "opens again only with a reason, which stands there, and keeps what was signed" do

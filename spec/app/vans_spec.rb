@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require "pdf-reader"
+require "nokogiri"
 require_relative "app_spec_helper"
 
 # What lies on a van: counted, restocked, handed over, taken for a job and put back, and the last
