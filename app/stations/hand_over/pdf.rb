@@ -103,10 +103,10 @@ module Stations
         paper.section(@report.proof.proved? ? "Proved" : "Still to be proved")
         @report.proof.checks.each do |id, text|
           done = @report.proof.done?(id)
-          paper.text "#{done ? "✓" : "–"}  #{text}", color: done ? Shared::Paper::INK : Shared::Paper::BAD
+          paper.text "#{done ? "✓" : "–"}  #{words.in_own_units(text)}", color: done ? Shared::Paper::INK : Shared::Paper::BAD
         end
         (@report.proof.missing - @report.proof.checks.values)
-          .each { |text| paper.text "–  #{text}", color: Shared::Paper::BAD }
+          .each { |text| paper.text "–  #{words.in_own_units(text)}", color: Shared::Paper::BAD }
         pulldown
       end
 

@@ -31,7 +31,7 @@ module Stations
       end
 
       def deviation_line(step, done)
-        "#{done.skipped? ? "Left out" : "Otherwise"}: #{step.text.delete_suffix(".")}: #{done.note}"
+        "#{done.skipped? ? "Left out" : "Otherwise"}: #{words.in_own_units(step.text).delete_suffix(".")}: #{done.note}"
       end
     end
   end

@@ -1,0 +1,44 @@
+# frozen_string_literal: true
+
+require "nokogiri"
+require_relative "app_spec_helper"
+
+# Whoever reads °F and inches is told nothing in °C, kelvin, millimetres or kilograms: neither on
+# a station's page nor in what a test's answers mean. A tool's size and what a maker writes on a
+# kit stay as they are written.
+RSpec.describe Fenbo::Retold, :rolled_back do
+  metric = /\d ?(?:°C|mm|kg|K)(?![[:alnum:]²³])/
+  written = /\([^)]* in\)|bushings/
+
+  before { sign_in create(:user, role: "technician", unit_system: "us") }
+
+  def told(path)
+    get path
+    follow_redirect! while status == 303
+    expect([path, status]).to eq [path, 200]
+    here = Nokogiri::HTML(page)
+    here.css("script, style").remove
+    here.xpath("//text() | //@title | //@aria-label").map { |one| one.text.squish }
+  end
+
+  it "leaves no metric figure on any station's page" do
+    jobs = Job.open.includes(:unit).uniq { |job| job.unit.family }
+    paths = jobs.map(&:number).product(Fenbo::JobFile::STATIONS).map { |number, station| "/jobs/#{number}/#{station}" }
+    expect(paths.to_h { |path| [path, told(path).grep(metric).grep_v(written)] }.reject { |_, found| found.empty? })
+      .to eq({})
+  end
+
+  it "leaves none in what a test asks for and its answers mean" do
+    number = Job.open.joins(:unit).find_by!(units: {name: "Cheese cellar 2"}).number
+    found = Fenbo::Diagnosis::Test.all.keys.to_h { |test| [test, told("/jobs/#{number}/look?test=#{test}").grep(metric)] }
+    expect(found.reject { |_, all| all.empty? }).to eq({})
+  end
+
+  it "leaves none where a motor does not clear and ways out are shown" do
+    number = Job.open.joins(:unit).find_by!(units: {name: "Hut kitchen"}).number
+    get "/jobs/#{number}/match"
+    parts = Nokogiri::HTML(page).css("a[href*='/fitting?']").map { |link| link["href"] }.uniq.first(6)
+    expect(parts).not_to be_empty
+    expect(parts.to_h { |path| [path, told(path).grep(metric)] }.reject { |_, all| all.empty? }).to eq({})
+  end
+end
