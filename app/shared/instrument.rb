@@ -6,8 +6,12 @@ module Shared
   # The same object serves the pocket bench (no job) and the Measure station (a fan
   # whose plate is known).
   class Instrument
-    # kind: of quantity, nil for plain text; options: a choice instead of a figure.
-    Field = Fenbo::Value.of(:name, :label, kind: nil, options: nil, hint: nil, group: nil, flag: false, lines: false)
+    # kind: of quantity, nil for plain text; unit: of a plain figure, MONEY the shop's currency;
+    # options: a choice instead of a figure.
+    Field =
+      Fenbo::Value.of(:name, :label, kind: nil, unit: nil, options: nil, hint: nil, group: nil, flag: false,
+        lines: false)
+    MONEY = "money"
 
     ALL = {
       "amps" => "Clamp",

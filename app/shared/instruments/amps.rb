@@ -61,7 +61,7 @@ module Shared
         legs = three_phase? ? LEGS.zip(["Leg a", "Leg b", "Leg c"]) : [%w[amps Display]]
         legs.map { |name, words| Field.new(name:, label: words, kind: "current", group: "Reading") } +
           [
-            Field.new(name: "turns", label: "Turns in the jaw", group: "Reading"),
+            Field.new(name: "turns", label: "Turns in the jaw", unit: "×", group: "Reading"),
             Field.new(name: "volts", label: "Voltage", kind: "voltage", group: "Reading"),
             (Field.new(name: "watts", label: "Watts", kind: "power", group: "Reading") if family == "ec"),
             Field.new(

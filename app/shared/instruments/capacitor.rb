@@ -15,7 +15,8 @@ module Shared
             group: "On the can",
             hint: "One figure, or a range such as 88–108 for a start capacitor."
           ),
-          Field.new(name: "tolerance", label: "Tolerance, %", group: "On the can", hint: "6 % where none is printed."),
+          Field.new(name: "tolerance", label: "Tolerance", unit: "%", group: "On the can",
+            hint: "6 % where none is printed."),
           Field.new(
             name: "measured",
             label: "Measured",
@@ -29,7 +30,7 @@ module Shared
             group: "Or under load, nothing removed"
           ),
           Field.new(name: "volts", label: "Volts across it", kind: "voltage", group: "Or under load, nothing removed"),
-          Field.new(name: "hertz", label: "Hertz", group: "Or under load, nothing removed")
+          Field.new(name: "hertz", label: "Mains", unit: "Hz", group: "Or under load, nothing removed")
         ]
       end
 

@@ -10,7 +10,7 @@ module Shared
       def fields
         [
           Field.new(name: "full", label: "Full charge", kind: "mass"),
-          Field.new(name: "warn", label: "Warn above, % a year")
+          Field.new(name: "warn", label: "Warn above, a year", unit: "%")
         ] +
           (1..rows).flat_map do |row|
             group = "Cylinder #{row}"

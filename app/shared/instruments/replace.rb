@@ -5,19 +5,18 @@ module Shared
     # Repair the unit or replace it, by what each costs a year: every fault with a price as a
     # line, else the sum that was typed.
     class Replace < Instrument
-      MONEY = %w[repair repairs_a energy_a price repairs_b energy_b].freeze
-
       def fields
         [
-          *(lines.empty? ? [Field.new(name: "repair", label: "The repair, in all", group: "Repaired")] : []),
-          Field.new(name: "years_left", label: "Lasts, years", group: "Repaired"),
-          Field.new(name: "repairs_a", label: "Repairs a year", group: "Repaired"),
-          Field.new(name: "energy_a", label: "Energy a year", group: "Repaired"),
-          Field.new(name: "price", label: "Price, installed", group: "A new unit"),
-          Field.new(name: "life", label: "Lasts, years", group: "A new unit"),
-          Field.new(name: "repairs_b", label: "Repairs a year", group: "A new unit"),
-          Field.new(name: "energy_b", label: "Energy a year", group: "A new unit"),
-          Field.new(name: "rate", label: "Interest, % a year", group: "Money")
+          *(lines.empty? ? [Field.new(name: "repair", label: "The repair, in all", unit: MONEY,
+            group: "Repaired")] : []),
+          Field.new(name: "years_left", label: "Lasts", unit: "years", group: "Repaired"),
+          Field.new(name: "repairs_a", label: "Repairs a year", unit: MONEY, group: "Repaired"),
+          Field.new(name: "energy_a", label: "Energy a year", unit: MONEY, group: "Repaired"),
+          Field.new(name: "price", label: "Price, installed", unit: MONEY, group: "A new unit"),
+          Field.new(name: "life", label: "Lasts", unit: "years", group: "A new unit"),
+          Field.new(name: "repairs_b", label: "Repairs a year", unit: MONEY, group: "A new unit"),
+          Field.new(name: "energy_b", label: "Energy a year", unit: MONEY, group: "A new unit"),
+          Field.new(name: "rate", label: "Interest a year", unit: "%", group: "Money")
         ]
       end
 
