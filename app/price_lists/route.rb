@@ -38,6 +38,12 @@ module PriceLists
 
     private
 
+    # How a supplier that is asked over the net stands.
+    def asked_words(one)
+      return "not asked yet" if one.state == "answers" && one.as_of.nil?
+      {"answers" => "answers", "stale" => "old prices", "silent" => "silent"}[one.state]
+    end
+
     def page(faults: {}, typed: {})
       erb :price_lists, locals: {standing: Suppliers::Desk.standing, faults:, typed:, counts:,
                                  suppliers: Supplier.order(:name).to_a}

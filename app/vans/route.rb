@@ -3,6 +3,8 @@
 module Vans
   # What is on somebody's van: counted, restocked, handed to a colleague.
   class Route < Shared::Route
+    include Words
+
     KINDS = {"restocked" => "Put on", "taken" => "Taken off", "counted" => "Counted, as many are there",
              "handed_over" => "Handed to a colleague"}.freeze
     MOVES_SHOWN = 20
@@ -82,7 +84,7 @@ module Vans
     def page(faults: {})
       stock = VanStock.where(user: owner).order(:part_no).to_a
       moves = VanMove.where(user: owner).includes(:by, :job).order(created_at: :desc, id: :desc).limit(MOVES_SHOWN)
-      erb :van, locals: {owner:, stock:, moves:, faults:}
+      erb :van, locals: {owner:, stock:, moves:, faults:, pieces: pieces_words(stock.map(&:part_no))}
     end
   end
 end

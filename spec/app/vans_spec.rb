@@ -62,6 +62,15 @@ RSpec.describe Vans, :rolled_back do
     expect(page).to include "Too few", "#{motor.part_no} (3 of 4)"
   end
 
+  it "says of each piece what it is, a motor, another part or a blade" do
+    spare, blade = Spare.find_by!(kind: "run_capacitor"), Blade.first!
+    [motor, spare, blade].each { |part| note("restocked", 1, part_no: part.part_no) }
+    get "/van"
+    words = Nokogiri::HTML(page).css("th .meta").map { |one| one.text.squish }
+    expect(words).to contain_exactly(start_with("shaded pole, 230 V"), start_with("Run capacitor, "),
+      start_with("blade, #{blade.diameter_mm.round} mm"))
+  end
+
   it "answers what cannot be at its field, with what was typed" do
     note("taken", 2)
     expect([status, page]).to match [422, include("So many are not on it.", motor.part_no)]
