@@ -134,6 +134,25 @@ RSpec.describe Fenbo::Diagnosis::Diagnose do
     expect(chance[together, "winding_open"]).to be < chance[alone, "winding_open"]
   end
 
+  it "takes a fan of a bank that turns backwards for one its neighbours may drive, until it is heard or alone" do
+    bank = {family: "fan_bank_condenser", motor: "three_phase", side: "condenser", fans: 6}
+    chance = ->(*findings, **place) {
+      diagnose(*findings, **place)[:causes].find { |row| row[:id] == "rotation_reversed" }&.fetch(:probability).to_f
+    }
+    backwards = diagnose("fan_motion reversed", **bank)
+    expect(backwards.verdict).to eq "undetermined"
+    expect(backwards[:causes].map { |row| row[:id] }.first(6)).to include "fan_not_called", "rotation_reversed"
+    expect(backwards[:causes].map { |row| row[:id] }.first(12)).not_to include "bearing_seized"
+    expect(backwards[:next_tests].first[:state]).to eq "L"
+    expect(chance["fan_motion reversed", "noise silent", **bank]).to be < 0.05
+    expect(chance["fan_motion reversed", "noise quiet_normal", "airflow weak", **bank]).to be > 0.75
+    expect(chance["fan_motion reversed", **bank, context: {"side" => "condenser", "recent_work" => true}]).to be > 0.5
+    expect(chance["fan_motion reversed", **bank, family: "remote_condenser"]).to be > 0.4
+    ec = diagnose("fan_motion reversed", "noise silent", family: "rack_condenser", motor: "ec", side: "condenser",
+      fans: 6)
+    expect([ec.verdict, ec[:none_of_these]]).to match ["ec_module_failed", be < 0.05]
+  end
+
   it "never offers what state, equipment or findings forbid, and says why" do
     result = diagnose("fan_motion stopped", "control_call not_calling", motor: "shaded_pole")
     expect(

@@ -84,8 +84,10 @@ module Fenbo
       end
 
       # Chances of each outcome when nothing bears on it, in `outcomes` order.
-      def usual(motion, side, motor = nil)
-        tables = [@row.dig("usual_by_motor", motor), side && @row["usual_#{side}"], @row["usual"]].compact
+      # @param equipment [Equipment]
+      def usual(motion, equipment)
+        tables = [@row.dig("usual_by_motor", equipment.motor), *@row["usual_with"]&.values_at(*equipment.traits),
+          @row["usual_#{equipment.side}"], @row["usual"]].compact
         keys = [motion, *Diagnosis.rules["groups"][motion], "always"]
         tables.lazy.flat_map { |table| keys.map { |key| table[key] } }.find(&:itself).values_at(*outcomes)
       end

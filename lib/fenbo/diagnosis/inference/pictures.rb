@@ -78,7 +78,7 @@ module Fenbo
       private
 
       def raw(test, m)
-        (@raw[test.id] ||= @states.map { |state| test.usual(state.motion, @equipment.side, @equipment.motor) })[m]
+        (@raw[test.id] ||= @states.map { |state| test.usual(state.motion, @equipment) })[m]
       end
 
       def ice_picture(test, m)

@@ -25,8 +25,10 @@ module Fenbo
       end
 
       def usual_tables(row)
-        by_motor = row.fetch("usual_by_motor", {}).transform_keys { |motor| "usual_by_motor #{motor}" }
-        {"usual" => row["usual"], "usual_condenser" => row["usual_condenser"], **by_motor}.compact
+        apart = %w[usual_by_motor usual_with].flat_map { |kind|
+          row.fetch(kind, {}).map { |name, table| ["#{kind} #{name}", table] }
+        }
+        {"usual" => row["usual"], "usual_condenser" => row["usual_condenser"], **apart.to_h}.compact
       end
 
       def whole(place, chances, outcomes)
