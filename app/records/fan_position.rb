@@ -8,6 +8,11 @@ class FanPosition < ApplicationRecord
   has_many :findings
   has_many :readings
 
+  # The one that is in; of all that were, where those are read already.
+  def motor_now
+    fitted_motors.loaded? ? fitted_motors.reject(&:removed_on).last : super
+  end
+
   # As the job file calls it.
   def motor = motor_now
 

@@ -42,6 +42,9 @@ module Units
       @jobs ||= @unit.jobs.preload(:decisions).order(opened_at: :desc).to_a
     end
 
+    # @return [Latest, nil] nil where it has had no job
+    def latest = jobs.any? ? Latest.new(@unit, jobs.first) : nil
+
     def motors(position)
       position.fitted_motors.sort_by { |motor| motor.installed_on || Date.new(1900) }.reverse
     end

@@ -11,12 +11,7 @@ module Units
       def told = Fenbo::Diagnosis::Test[test].told(outcome)
     end
 
-    # @return [Latest, nil] nil where it has had none
-    def self.of(unit)
-      job = unit.jobs.order(opened_at: :desc).select(:id, :number, :opened_at).first
-      job && new(unit, job)
-    end
-
+    # @param job [Job]
     def initialize(unit, job)
       @unit = unit
       @job = job

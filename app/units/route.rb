@@ -20,7 +20,8 @@ module Units
     end
 
     get "/units/:id" do
-      erb :unit, locals: {unit:, history: History.new(unit, limits: Shared::Shop.limits), latest: Latest.of(unit)}
+      history = History.new(unit, limits: Shared::Shop.limits)
+      erb :unit, locals: {unit:, history:, latest: history.latest}
     end
 
     get "/units/:id/edit" do
@@ -81,7 +82,7 @@ module Units
     end
 
     def unit
-      @unit ||= Unit.preload(fan_positions: %i[fitted_motors motor_now], site: :customer).find_by!(address(params[:id]))
+      @unit ||= Unit.preload(fan_positions: :fitted_motors, site: :customer).find_by!(address(params[:id]))
     end
 
     # What was typed, where it is one of these.
