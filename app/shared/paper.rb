@@ -94,11 +94,16 @@ module Shared
     end
 
     # Rows of words, the first of them the heads.
-    def table(rows)
+    # @param amounts [Integer, nil] which column holds amounts: unbroken, on the right, their sum last
+    def table(rows, amounts: nil)
       return text("Nothing was recorded.", color: MUTED) if rows.size == 1
       cells = rows.map { |row| row.map { |cell| legible(cell) } }
-      @pdf.table(cells, header: true, width: @pdf.bounds.width, cell_style: CELL) do |table|
+      widths = amounts ? {amounts => widest(cells.map { |row| row[amounts] })} : {}
+      @pdf.table(cells, header: true, width: @pdf.bounds.width, cell_style: CELL, column_widths: widths) do |table|
         table.row(0).font_style = :bold
+        next unless amounts
+        table.column(amounts).align = :right
+        table.row(-1).font_style = :bold
       end
     end
 
@@ -116,6 +121,11 @@ module Shared
     end
 
     private
+
+    # What a column needs for its longest words in bold.
+    def widest(words)
+      words.map { |one| @pdf.width_of(one, size: CELL[:size], style: :bold) }.max + CELL[:padding].sum
+    end
 
     def legible(words)
       words.to_s.gsub(LETTERS) { |letter| "[U+#{letter.ord.to_s(16).upcase}]" }

@@ -43,6 +43,14 @@ RSpec.describe Stations::Source::QuoteBuilder, :made_jobs, :rolled_back do
     expect(told.first["net_cents"]).to eq 16_500
   end
 
+  it "names what is bought besides, and calls a second trip labour" do
+    parts = ["run capacitor 5 µF, new: it costs little beside the trip", "2 spacers"]
+    told = builder(decisions: [decided("bearing_worn")],
+      part_choices: [chosen(beside: {"parts" => parts}, offer: offer(["besides", 900], ["second trip", 3000]))]).options
+    expect(told.first["lines"].map { |line| line.values_at("what", "kind") })
+      .to eq [[parts.join(", "), "parts"], ["second trip", "labour"]]
+  end
+
   it "asks for its labour alone where a fault wants no part" do
     told = lines(decisions: [decided("connection_burnt", action: "repair")])
     rate = Setting.read("rate_per_hour_cents")

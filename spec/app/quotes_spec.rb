@@ -170,6 +170,15 @@ RSpec.describe Stations::Source::Quotes, :rolled_back do
     expect(page).to include "a year", "half-price rule"
   end
 
+  it "keeps each amount with its unit on a line of the paper, however long the reasons are" do
+    paper = Shared::Paper.new("Quote")
+    why = "Bearing worn; fan motion: slow; noise: squeals; turn by hand: gritty; shaft play: rocks"
+    paper.table([%w[What Why Amount], ["Motor OS-S4-230-102, Evaporator fan 1", why, "31.98 €"],
+      ["In all", "", "12 298.42 €"]], amounts: 2)
+    lines = PDF::Reader.new(StringIO.new(paper.render("Quote"))).pages.first.text.lines.map(&:squish)
+    expect(lines).to include "What Why Amount", end_with("31.98 €"), "In all 12 298.42 €"
+  end
+
   it "goes out as PDF, CSV and with the job file" do
     make
     answer

@@ -7,8 +7,9 @@ module Stations
     # found; the sums by the tool `quote`. An option that adds nothing is left out.
     class QuoteBuilder
       Line = Fenbo::Value.of(:what, :kind, :cents, :place, :evidence)
-      KINDS = {"labour" => "labour", "overtime" => "labour", "travel" => "labour", "stopgap" => "labour"}.freeze
       TRIP = "second trip"
+      KINDS = {"labour" => "labour", "overtime" => "labour", "travel" => "labour", "stopgap" => "labour",
+               TRIP => "labour"}.freeze
       # What is told of one fault at most.
       MOST_EVIDENCE = 3
 
@@ -96,9 +97,17 @@ module Stations
       end
 
       def line_of(fault, what, cents)
-        name = (what == "parts") ? "#{@words.thing_words(fault.part_choice)} #{fault.part_choice.thing.part_no}" : what
-        Line.new(what: name, kind: KINDS.fetch(what, "parts"), cents:, place: fault.place,
+        Line.new(what: named(what, fault.part_choice), kind: KINDS.fetch(what, "parts"), cents:, place: fault.place,
           evidence: (what == "parts") ? evidence(fault) : nil)
+      end
+
+      # What is sold has a name; the rest is called as it is.
+      def named(what, choice)
+        case what
+        when "parts" then "#{@words.thing_words(choice)} #{choice.thing.part_no}"
+        when "besides" then Besides.new(choice).lines.map(&:what).join(", ").presence || what
+        else what
+        end
       end
 
       def labour_of(fault)

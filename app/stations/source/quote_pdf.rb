@@ -48,7 +48,7 @@ module Stations
           [[line["what"].upcase_first, line["place"]].compact.join(", "), line["evidence"].to_s, money(line["cents"])]
         }
         sums = sum_lines(option, @quote.tax_percent).map { |what, cents| [what, "", money(cents)] }
-        paper.table [%w[What Why Amount], *rows, *sums, ["In all", "", money(option["total_cents"])]]
+        paper.table [%w[What Why Amount], *rows, *sums, ["In all", "", money(option["total_cents"])]], amounts: 2
         deposit = option["deposit_cents"]
         paper.small "Of it #{money(deposit)} when it is ordered." if deposit.positive?
       end
