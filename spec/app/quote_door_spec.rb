@@ -35,7 +35,8 @@ RSpec.describe Stations::Source::QuoteDoor, :rolled_back do
   it "shows what is asked without signing in, and is found by no search engine" do
     get "/quote/#{link_to(quote)}"
     expect([status, last_response["x-robots-tag"]]).to eq [200, "noindex"]
-    expect(page).to include "Quote #{job.number}-1", "Motor", "Evaporator fan 1", "Send the answer"
+    expect(page).to include "Quote #{job.number}-1", "Motor", "Evaporator fan 1", "Do you want it?", "Your signature",
+      "Send the answer"
     expect(page).not_to include "Settings"
   end
 
