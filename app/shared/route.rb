@@ -157,10 +157,12 @@ module Shared
     end
 
     # What is offered: what the role allows and the job in hand still takes.
-    def may?(action) = Policy.allows?(current_user, action) && takes?(action)
+    def may?(action) = role_may?(action) && takes?(action)
+
+    def role_may?(action) = Policy.allows?(current_user, action)
 
     def need(action)
-      raise NotAllowed, Policy.why_not(action) unless Policy.allows?(current_user, action)
+      raise NotAllowed, Policy.why_not(action) unless role_may?(action)
     end
 
     def refuse(code, title, text)

@@ -106,16 +106,19 @@ RSpec.describe Fenbo::JobFile::SignedWork, :rolled_back do
     expect(Signature.where(job:).sole.work["words"].first).to eq "New motor in fan 1."
   end
 
-  it "offers nothing on the pages of a closed job but to open it again, and says there who closed it" do
+  it "offers on the pages of a closed job its link and to open it again, and says there who closed it" do
     close
-    pressable = "main form:not([inert]) button:not([disabled])"
     offered = Fenbo::JobFile::STATIONS.to_h { |station|
       get "/jobs/#{job.number}/#{station}"
       here = Nokogiri::HTML(page)
       expect(here.at_css("main .offline").text).to include "Closed by #{technician.first_name}", "It takes nothing more"
-      [station, here.css(pressable).map { |one| one.text.squish }.uniq]
+      pressable = here.css("main button:not([disabled])").reject { |one| one.ancestors("[inert]").any? }
+      [station, pressable.map { |one| one.text.squish }.uniq]
     }
-    expect(offered.reject { |_, presses| presses.empty? }).to eq("match" => ["Judge"], "hand_over" => ["Open it again"])
+    expect(offered.reject { |_, presses| presses.empty? })
+      .to eq("match" => ["Side by side", "Judge"], "hand_over" => ["Link for the customer", "Open it again"])
+    send_form "/jobs/#{job.number}/sheet"
+    expect([status, page]).to match [200, include("For the customer, shown once")]
   end
 
   it "opens again only with a reason, which stands there, and keeps what was signed" do
