@@ -109,7 +109,7 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
       ["evaporator-2.1", "fitted", false, "evaporator-2.2", true]
     )
     get "/jobs/#{job.number}/report"
-    expect(page).to include "The repair alone did not prove"
+    expect(page).to include "The repair alone did not prove", "Evaporator fan 2, motor: 1 of", "Still to be proved"
   end
 
   it "orders the part of the fan that is looked at" do

@@ -101,12 +101,10 @@ module Stations
       def proof
         return pulldown if @report.faults.none?(&:worked_on?)
         paper.section(@report.proof.proved? ? "Proved" : "Still to be proved")
-        @report.proof.checks.each do |id, text|
-          done = @report.proof.done?(id)
-          paper.text "#{done ? "✓" : "–"}  #{words.in_own_units(text)}", color: done ? Shared::Paper::INK : Shared::Paper::BAD
+        @report.proof_lines.each do |text, done|
+          paper.text "#{done ? "✓" : "–"}  #{words.in_own_units(text)}",
+            color: done ? Shared::Paper::INK : Shared::Paper::BAD
         end
-        (@report.proof.missing - @report.proof.checks.values)
-          .each { |text| paper.text "–  #{words.in_own_units(text)}", color: Shared::Paper::BAD }
         pulldown
       end
 

@@ -133,6 +133,13 @@ module Stations
 
       def proof = @proof ||= Fenbo::Proof::Checklist.new(job)
 
+      # What is seen before the job is proved, and whether it was.
+      # @return [Array<Array(String, Boolean)>] what is done by no press of its own comes last
+      def proof_lines
+        proof.checks.map { |id, text| [text, proof.done?(id)] } +
+          (proof.missing - proof.checks.values).map { |text| [text, false] }
+      end
+
       # Every work plan somebody worked on: a fault and what was worked there.
       # @return [Array<Fenbo::WorkPlan::Progress>]
       def works
