@@ -40,5 +40,6 @@ RSpec.describe Fenbo::Retold, :rolled_back do
     parts = Nokogiri::HTML(page).css("a[href*='/fitting?']").map { |link| link["href"] }.uniq.first(6)
     expect(parts).not_to be_empty
     expect(parts.to_h { |path| [path, told(path).grep(metric)] }.reject { |_, all| all.empty? }).to eq({})
+    expect(page).to include "by 1/64 of an inch", %(data-units="us")
   end
 end

@@ -2,8 +2,7 @@
 // thumb at once; the drawing for the new seat comes from the server when it rests.
 import { asked } from "./asked.js";
 
-const REST = 160,
-  STEP = 0.5;
+const REST = 160;
 
 export function fitting() {
   return {
@@ -24,14 +23,14 @@ export function fitting() {
       }
     },
     key(event) {
-      const step = { ArrowLeft: -STEP, ArrowDown: -STEP, ArrowRight: STEP, ArrowUp: STEP }[event.key];
+      const way = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key];
       const more = { PageUp: 1, PageDown: -1 }[event.key];
-      if (!step && !more) return;
+      if (!way && !more) return;
       event.preventDefault();
       event.stopPropagation();
       this.sheet = event.currentTarget;
-      if (step) {
-        this.moved = (this.moved || 0) + step;
+      if (way) {
+        this.moved = (this.moved || 0) + way * Number(this.sheet.dataset.step);
         this.shift(this.moved);
       }
       if (more) {
@@ -52,9 +51,8 @@ export function fitting() {
         .forEach((part) =>
           part.setAttribute("transform", `translate(${mm * Number(this.sheet.dataset.scale) * width} 0)`),
         );
-      const seat = Number(this.sheet.dataset.seat) + mm,
-        inches = this.$refs.seat.textContent.includes(" in");
-      this.fields().seat.value = inches ? (seat / 25.4).toFixed(3) : seat.toFixed(1);
+      const seat = Number(this.sheet.dataset.seat) + mm;
+      this.fields().seat.value = this.sheet.dataset.units === "us" ? (seat / 25.4).toFixed(3) : seat.toFixed(1);
     },
     // What is taken is what is looked at; a seat that does not hold is taken as not proved.
     take() {

@@ -6,6 +6,8 @@ module Stations
     # part's shaft, and kept as a reading of the fan: the next part, the next job use it too.
     class ClearanceForm < Shared::Form
       MOST_SPACERS = 20
+      # How far an arrow key moves the hub, in mm, and how that is called.
+      STEPS = {"si" => [0.5, "half a millimetre"], "us" => [25.4 / 64, "1/64 of an inch"]}.freeze
 
       def self.rows = Fenbo::Knowledge.table("measurements")
 
