@@ -34,12 +34,14 @@ RSpec.describe Fenbo::Retold, :rolled_back do
     expect(found.reject { |_, all| all.empty? }).to eq({})
   end
 
-  it "leaves none where a motor does not clear and ways out are shown" do
-    number = Job.open.joins(:unit).find_by!(units: {name: "Hut kitchen"}).number
-    get "/jobs/#{number}/match"
-    parts = Nokogiri::HTML(page).css("a[href*='/fitting?']").map { |link| link["href"] }.uniq.first(6)
-    expect(parts).not_to be_empty
-    expect(parts.to_h { |path| [path, told(path).grep(metric)] }.reject { |_, all| all.empty? }).to eq({})
-    expect(page).to include "by 1/64 of an inch", %(data-units="us")
+  it "leaves none where a motor is held against its place, and moves its hub by fractions of an inch" do
+    number = Job.open.joins(:unit).find_by!(units: {name: "Seed vault"}).number
+    paths = Motor.where(family: "shaded_pole").order(:part_no).limit(12).map { |one|
+      "/jobs/#{number}/fitting?part=#{one.part_no}"
+    }
+    pages = paths.to_h { |path| [path, told(path)] }
+    expect(pages.transform_values { |words| words.grep(metric) }.reject { |_, all| all.empty? }).to eq({})
+    expect(pages.values.flatten.grep(/arrow keys by 1\/64 of an inch/)).not_to be_empty
+    expect(pages.values.flatten.grep(/Ways out/)).not_to be_empty
   end
 end
