@@ -30,7 +30,9 @@ RSpec.describe Fenbo::Retold, :rolled_back do
 
   it "leaves none in what a test asks for and its answers mean" do
     number = Job.open.joins(:unit).find_by!(units: {name: "Cheese cellar 2"}).number
-    found = Fenbo::Diagnosis::Test.all.keys.to_h { |test| [test, told("/jobs/#{number}/look?test=#{test}").grep(metric)] }
+    found = Fenbo::Diagnosis::Test.all.keys.to_h do |test|
+      [test, told("/jobs/#{number}/look?test=#{test}").grep(metric)]
+    end
     expect(found.reject { |_, all| all.empty? }).to eq({})
   end
 
