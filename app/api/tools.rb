@@ -79,7 +79,7 @@ module Api
     # on this machine and is not read.
     def sound_question
       file = params[:wav]
-      unless Shared::Route.file?(file)
+      unless Shared::Sent.file?(file)
         halt 422, JSON.generate(Fenbo::Refusal.new([["wav", "is sent as a file: multipart, field wav"]]).to_h)
       end
       figures = %w[rpm blades hertz].to_h { |name| [name, figure_of(params[name])] }.compact

@@ -45,7 +45,7 @@ module Catalogue
     def kind = @kind ||= Fenbo::Matching::Sheet.kind_of(header)
 
     def wrong
-      return "Choose a CSV file first." unless Shared::Route.file?(@upload)
+      return "Choose a CSV file first." unless Shared::Sent.file?(@upload)
       return "The file is larger than #{LARGEST / 1_000_000} MB: take it in parts." if @upload[:tempfile].size > LARGEST
       return "The file is not UTF-8 text. Save it as “CSV, UTF-8”." unless text.valid_encoding? && !text.include?("\0")
       return "The file is empty." if text.strip.empty?

@@ -27,7 +27,7 @@ module JobFiles
     private
 
     def take_in(upload)
-      raise Package::Refused, "Choose a file first." unless Shared::Route.file?(upload)
+      raise Package::Refused, "Choose a file first." unless Shared::Sent.file?(upload)
       size = upload[:tempfile].size
       raise Package::Refused, "The file is larger than #{LARGEST / 1_000_000} MB." if size > LARGEST
       JobImport.new(*Package.read(upload[:tempfile])).run

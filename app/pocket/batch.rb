@@ -58,7 +58,7 @@ module Pocket
       at = "entries[#{index}]"
       return fault(at, "must be an object") unless row.is_a?(Hash)
       fault("#{at}.order", "must be a whole number") unless row["order"].is_a?(Integer)
-      fault("#{at}.id", "must be a uuid") unless Shared::Route::UUID.match?(row["id"].to_s)
+      fault("#{at}.id", "must be a uuid") unless Shared::Sent::UUID.match?(row["id"].to_s)
       fault("#{at}.path", "is nothing that is done without signal") unless PATH.match?(row["path"].to_s)
       fault("#{at}.body", "must be a form of at most #{LONGEST} characters") unless form?(row["body"])
       fault("#{at}.held_seconds", "must be a number from 0") unless row["held_seconds"].is_a?(Numeric) &&

@@ -13,7 +13,7 @@ module Pocket
       content_type :json
       batch = params[:press] ? Batch.read_one(params[:press]) : Batch.read(request.body.read)
       halt 422, JSON.generate(errors: batch.faults) unless batch.clean?
-      files = params.to_h.select { |_, value| self.class.file?(value) }.transform_values { |one| one[:tempfile] }
+      files = params.to_h.select { |_, value| Shared::Sent.file?(value) }.transform_values { |one| one[:tempfile] }
       halt 422, JSON.generate(errors: [{field: "entries", message: "are too many to be left"}]) if
         LeftPress.full?(owner, file: files.any?)
       batch.list.each { |press| LeftPress.leave(owner, press, files) }

@@ -66,7 +66,7 @@ module Pocket
     post "/pocket/sync/files" do
       batch = Batch.read_one(params[:press])
       halt 422, json(errors: batch.faults) unless batch.clean?
-      files = params.to_h.select { |_, value| self.class.file?(value) }
+      files = params.to_h.select { |_, value| Shared::Sent.file?(value) }
       json(answers: Sync.new(env, current_user, files:).take(batch.list))
     end
 

@@ -31,7 +31,7 @@ module Shared
     end
 
     def once?
-      request.post? && current_user && Route::UUID.match?(params[:client_id].to_s)
+      request.post? && current_user && Sent::UUID.match?(params[:client_id].to_s)
     end
 
     def post_digest
@@ -41,7 +41,7 @@ module Shared
     end
 
     def typed_only(value)
-      return Digest::SHA256.file(value[:tempfile].path).hexdigest if Route.file?(value)
+      return Digest::SHA256.file(value[:tempfile].path).hexdigest if Sent.file?(value)
       case value
       when Hash
         value.map { |name, one| [name.to_s, typed_only(one)] }.sort_by(&:first)

@@ -11,6 +11,7 @@ module Shared
     include InstrumentPictures
     include OnAJob
     include Once
+    include Sent
 
     SHARED_VIEWS = File.expand_path("views", __dir__)
 
@@ -43,11 +44,6 @@ module Shared
       @plain ||= Tilt::ErubiTemplate.new(File.join(SHARED_VIEWS, "plain.erb"), escape_html: true)
       body = @plain.render(Object.new, title:, text:, status:)
       [status, {"content-type" => "text/html; charset=utf-8"}.merge(headers), [body]]
-    end
-
-    # Whether a field came with a file; anybody can send a field that is only named like one.
-    def self.file?(field)
-      field.is_a?(Hash) && field[:tempfile].respond_to?(:read)
     end
 
     before do
@@ -99,23 +95,6 @@ module Shared
       [views, SHARED_VIEWS].uniq.each { |folder| super(folder, name, engine, &block) }
     end
 
-    # The file that came with a field, nil where none did.
-    def uploaded(name)
-      params[name][:tempfile] if self.class.file?(params[name])
-    end
-
-    # Nobody types a zero byte, and the database cannot hold one.
-    def unreadable?(value)
-      case value
-      when Hash
-        value.each_value.any? { |one| unreadable?(one) }
-      when Array
-        value.any? { |one| unreadable?(one) }
-      when String
-        !value.valid_encoding? || value.include?("\0")
-      end
-    end
-
     def nothing_here
       refuse(404, "There is nothing here", "The address leads nowhere, or what was here has another number.")
     end
@@ -123,13 +102,6 @@ module Shared
     def looking? = request.get? || request.head?
 
     def writing? = !looking? && !env["fenbo.bearer"]
-
-    # What was typed into the form of this address and what is wrong there, where that was sent
-    # and refused: a page may have several whose fields have one name.
-    # @return [Array(Hash, Hash)]
-    def refused_at(action, faults)
-      (writing? && request.path == action) ? [params, faults] : [{}, {}]
-    end
 
     # Whether somebody is shown the answer as a page.
     def page?
@@ -175,23 +147,6 @@ module Shared
 
     # Where a page that refuses leads: address and words.
     def home = ["/", "To the day board"]
-
-    def whole(text) = text.to_s.match?(/\A\d{1,9}\z/) ? text.to_i : 0
-
-    UUID = /\A\h{8}-\h{4}-\h{4}-\h{4}-\h{12}\z/
-
-    # The id its sender gave an entry, or one of its own where none is readable.
-    def client_id
-      UUID.match?(params[:client_id].to_s) ? params[:client_id].downcase : SecureRandom.uuid
-    end
-
-    # @raise [ActiveRecord::RecordNotFound] where it is none
-    def uuid(text)
-      UUID.match?(text.to_s) ? text.downcase : raise(ActiveRecord::RecordNotFound)
-    end
-
-    # What was typed in a field that is not a figure, at most so long; nil where nothing was.
-    def text(name, longest) = params[name].to_s.strip[0, longest].presence
 
     # One sentence shown at the top of the next page.
     def tell(text) = session[:told] = text

@@ -86,7 +86,7 @@ module Stations
       # What was moved, and leaks, on this job; what leaks still is said again.
       def refrigerant
         told = @report.refrigerant
-        return if told.moves.empty? && told.leaks.empty?
+        return if told.none?
         paper.section "Refrigerant"
         told.moves.each { |circuit, move|
           paper.text "#{circuit.name}: #{words.moved_words(move)}, by #{move.by.name}."

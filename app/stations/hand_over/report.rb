@@ -140,12 +140,6 @@ module Stations
           (proof.missing - proof.checks.values).map { |text| [text, false] }
       end
 
-      # Every work plan somebody worked on: a fault and what was worked there.
-      # @return [Array<Fenbo::WorkPlan::Progress>]
-      def works
-        @works ||= started.map { |fault, task| Fenbo::WorkPlan::Progress.of(job, fault:, task:, limits: @limits) }
-      end
-
       # Temporary measures that are not undone yet, as stopgaps.yml says them.
       # @return [Array<Hash>]
       def temporary
@@ -153,66 +147,16 @@ module Stations
         faults.filter_map { |fault| Fenbo::Product::Stopgaps.table[fault.part_choice&.offer.to_h["stopgap"]] }.uniq
       end
 
-      # What was noted of refrigerant on this job, each with its circuit.
-      Refrigerant = Fenbo::Value.of(:moves, :leaks)
+      # What was worked along the plans.
+      def worked = @worked ||= Worked.new(job, limits: @limits)
 
-      def refrigerant
-        circuits = unit.circuits.to_a
-        Refrigerant.new(moves: own(circuits, &:live_moves),
-          leaks: circuits.flat_map { |circuit|
-            circuit.live_leaks.select { |one|
-              told?(one)
-            }.map { |one| [circuit, one] }
-          })
-      end
-
-      # What was measured along the work plans.
-      Measured = Fenbo::Value.of(:where, :label, :value, :kind)
-
-      # What is measured twice says when.
-      MOMENTS = {"old_seat" => "before", "new_seat" => "after"}.freeze
-
-      # @return [Array<Measured>]
-      def measured
-        works.flat_map do |plan|
-          plan.steps.filter_map do |step|
-            value = plan.done(step)&.measured or next
-            label = [step.measure["label"], MOMENTS[step.measure["what"]]].compact.join(", ")
-            Measured.new(where: plan.fan.long_label, label:, value:, kind: step.measure["kind"])
-          end
-        end
-      end
-
-      def transferred
-        works.flat_map { |plan| plan.steps.select { |step| step.transfer && plan.done(step) }.map(&:transfer) }.uniq
-      end
-
-      # Steps done otherwise or left out, with the reason.
-      # @return [Array<Array(Fenbo::WorkPlan::Step, Fenbo::JobFile::StepDone)>]
-      def deviations
-        works.flat_map { |plan| plan.steps.map { |step| [step, plan.done(step)] } }.select { |_, done| done&.note }
-      end
+      def refrigerant = Refrigerant.of(job)
 
       private
 
       def after(fault)
         return fault.after if fault.disproved?
         settled("after", fault.fan)
-      end
-
-      def own(circuits)
-        circuits.flat_map { |circuit| yield(circuit).select { |one| one.job == job.uid }.map { |one| [circuit, one] } }
-      end
-
-      # A search of this job, or a leak of an earlier one that is open still.
-      def told?(leak) = leak.job == job.uid || leak.open?
-
-      # Faults and tasks with a step done, as they were begun.
-      def started
-        job.steps.map { |step|
-          key = job.fault_key(step)
-          [key, step.task || Fenbo::WorkPlan::Task.motor(job.fault_at(key).fan.side)]
-        }.uniq
       end
 
       # Frost and sound in the words of their tests; nil where the verdict's own will do.

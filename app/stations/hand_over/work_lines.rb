@@ -13,12 +13,12 @@ module Stations
 
       # @return [Array<String>]
       def done
-        @report.works.map { |plan| work(plan) } + measured + cleaned + moved
+        @report.worked.plans.map { |plan| work(plan) } + measured + cleaned + moved
       end
 
       # @return [Array<String>]
       def otherwise
-        @report.deviations.map do |step, one|
+        @report.worked.deviations.map do |step, one|
           text = @words.in_own_units(step.text).delete_suffix(".")
           "#{one.skipped? ? "Left out" : "Otherwise"}: #{text}: #{one.note}"
         end
@@ -34,7 +34,7 @@ module Stations
       end
 
       def measured
-        @report.measured.map { |one| "#{one.where}, #{one.label}: #{@words.show(one.value, one.kind)}" }
+        @report.worked.measured.map { |one| "#{one.where}, #{one.label}: #{@words.show(one.value, one.kind)}" }
       end
 
       def cleaned
@@ -42,7 +42,7 @@ module Stations
       end
 
       def moved
-        parts = @report.transferred
+        parts = @report.worked.transferred
         parts.any? ? ["Moved over from the old part: #{parts.join(", ")}."] : []
       end
     end
