@@ -21,7 +21,9 @@ class CatalogueNet
 
   # @return [Array<Hash>] catalogue rows
   def rows
-    @rows ||= (near + certain).uniq { |row| row["part_no"] }
+    @rows ||= Motor.where("part_no IN (#{(near + certain).map { |one|
+      "(#{one.to_sql})"
+    }.join(" UNION ")})").order(:part_no).core_rows
   end
 
   private
@@ -29,8 +31,9 @@ class CatalogueNet
   def phases = @context.place.phases
 
   # Those whose output is known by an index, the few whose is not beside them.
+  # @return [Array<ActiveRecord::Relation>] of part numbers, as `certain`: only what they choose is read in full
   def near
-    foremost(load.shaft_watts ? within(load.shaft_watts) : Motor.where(phases:)) + foremost(unmeasured)
+    [load.shaft_watts ? within(load.shaft_watts) : Motor.where(phases:), unmeasured].map { |scope| foremost(scope) }
   end
 
   def load = @load ||= Fenbo::Matching::Checks::Load.new(@context)
@@ -47,13 +50,11 @@ class CatalogueNet
   end
 
   def foremost(scope)
-    foremost =
-      scope
-        .where(hopeless)
-        .order(Arel.sql("#{obstacles} ASC, price_cents ASC NULLS LAST, part_no ASC"))
-        .limit(MOST)
-    # Only the chosen ones' rows are read in full.
-    Motor.where("part_no IN (#{foremost.select(:part_no).to_sql})").core_rows
+    scope
+      .where(hopeless)
+      .order(Arel.sql("#{obstacles} ASC, price_cents ASC NULLS LAST, part_no ASC"))
+      .limit(MOST)
+      .select(:part_no)
   end
 
   # What no work can mend is not read at all; what is not known is no reason.
@@ -75,9 +76,9 @@ class CatalogueNet
   def certain
     old = @context.old
     on_vans = Motor.where(part_no: @at_hand, phases:)
-    return on_vans.core_rows if old.part_no.blank?
+    return [on_vans.select(:part_no)] if old.part_no.blank?
     listed = Motor.where("cross_reference @> ARRAY[?]::text[]", old.part_no)
     same = Motor.where(part_no: [old.part_no, old.superseded_by].compact)
-    listed.or(same).or(on_vans).limit(LISTED + @at_hand.size).core_rows
+    [listed.or(same).or(on_vans).limit(LISTED + @at_hand.size).select(:part_no)]
   end
 end

@@ -21,13 +21,7 @@ module Shared
     end
 
     def result
-      @result ||=
-        begin
-          question = case_of(@without).to_h
-          StandingCache.fetch([question, Setting.read("limits")]) do
-            Fenbo.call(:diagnose, question, limits: Shop.limits)
-          end
-        end
+      @result ||= Answered.of(:diagnose, case_of(@without).to_h)
     end
 
     def verdict = result.verdict

@@ -17,7 +17,7 @@ module Stations
       def known? = !old&.blade_diameter_mm.nil?
 
       def result
-        @result ||= Fenbo.call(:blades, question, limits: Shared::Shop.limits)
+        @result ||= Shared::Answered.of(:blades, question)
       end
 
       # The verdict in a sentence.
@@ -33,7 +33,7 @@ module Stations
 
       # The catalogue's row of one of the candidates.
       def blade(part_no)
-        (@by_number ||= near.index_by(&:part_no))[part_no]
+        row = near.find { |one| one["part_no"] == part_no } and Blade.new(row)
       end
 
       # What is looked at before the old one goes back on, by the test that keeps the answer.
@@ -84,7 +84,7 @@ module Stations
           "motor" => drive,
           "orifice_mm" => @search.fit_reading&.question&.fetch("D", nil),
           "state" => damage,
-          "blades" => near.map { |one| one.attributes.slice(*COLUMNS).compact }
+          "blades" => near
         }.compact
       end
 
@@ -128,11 +128,14 @@ module Stations
       end
 
       # The catalogue's that could be of the old one's size, the cheapest first.
+      # @return [Array<Hash>] rows as the tool takes them
       def near
-        from, to =
-          old.blade_diameter_mm * (1 - Shared::Shop.limits["blades.smaller"]) - 0.01,
-          old.blade_diameter_mm + 0.01
-        @near ||= Blade.where(diameter_mm: from..to).order(:price_cents).limit(MOST).select(*COLUMNS).to_a
+        @near ||= Blade.where(diameter_mm: sizes).order(:price_cents).limit(MOST).pluck(*COLUMNS)
+          .map { |values| COLUMNS.zip(values).to_h.compact }
+      end
+
+      def sizes
+        old.blade_diameter_mm * (1 - Shared::Shop.limits["blades.smaller"]) - 0.01..old.blade_diameter_mm + 0.01
       end
     end
   end

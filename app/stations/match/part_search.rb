@@ -35,7 +35,7 @@ module Stations
       def old = position.motor
 
       def result
-        @result ||= Fenbo.call(:match, question, limits: Shared::Shop.limits)
+        @result ||= Shared::Answered.of(:match, question)
       end
 
       def candidates = result.refused? ? [] : result.candidates
