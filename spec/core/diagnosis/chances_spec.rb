@@ -19,7 +19,6 @@ RSpec.describe Fenbo::Diagnosis::Chances do
       combined = described_class.maximum(three)
       expect(combined.sum).to be_within(1e-9).of(1)
       expect(combined.zip(described_class.maximum(three.reverse)).map { |a, b| (a - b).abs }.max).to be < 1e-12
-      expect(described_class.with_mistakes(combined, 0.05, [1.0, 1.0, 0.0, 1.0]).sum).to be_within(1e-9).of(1)
     end
   end
 end

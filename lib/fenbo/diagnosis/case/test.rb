@@ -16,7 +16,7 @@ module Fenbo
       end
 
       # telling: 1 for the outcomes that carry evidence, 0 for the others.
-      # mistake: how often it is misread; astray: how often it is then named any one of these.
+      # mistake: how often it is misread; astray: how often any one of the others is then named.
       attr_reader :id, :outcomes, :telling, :mistake, :astray
 
       def initialize(id, row)
@@ -25,9 +25,12 @@ module Fenbo
         @outcomes = row["outcomes"].keys.freeze
         @telling = @outcomes.map { |outcome| tells_nothing?(outcome) ? 0.0 : 1.0 }.freeze
         @mistake = row.fetch("mistake", Diagnosis.rules["default_mistake"])
-        @astray = @mistake / @telling.sum
+        @astray = wrong_share(@mistake)
         freeze
       end
+
+      # How often each wrong outcome is named where so many answers are wrong.
+      def wrong_share(mistake) = mistake / (telling.sum - 1)
 
       def short = @row["short"]
 

@@ -32,12 +32,6 @@ module Fenbo
         end
       end
 
-      # Mixes in the share of wrong observations, spread over telling outcomes.
-      def with_mistakes(chances, mistake, telling)
-        flat = mistake / telling.sum
-        chances.each_index.map { |k| (1.0 - mistake) * chances[k] + flat * telling[k] }
-      end
-
       def mix(one, other, share)
         one.each_index.map { |k| share * one[k] + (1.0 - share) * other[k] }
       end

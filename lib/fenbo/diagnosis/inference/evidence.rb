@@ -5,7 +5,7 @@ module Fenbo
     # What the answers to one test say together. Somebody who looks at a true
     # outcome t names it, or errs and names any:
     #
-    #   E(a|t) = (1 − e)·[a = t] + e/K           K telling outcomes, e the mistakes
+    #   E(a|t) = 1 − e where a = t, else e/(K − 1)    K telling outcomes, e the mistakes
     #   L      = Σt P(t)·Πj E(aj|t) = base + Σk extra[k]·P(k)
     #
     # An answer that a later one to the same question corrects counts with more
@@ -28,7 +28,7 @@ module Fenbo
         end
 
         define_singleton_method(:weigh) do |test, answered, mistakes, finding, answers|
-          flat = mistakes.map { |one| one / test.telling.sum }
+          flat = mistakes.map { |one| test.wrong_share(one) }
           wrong = answered.each_index.map { |j|
             answered.first(j).include?(answered[j]) ? Diagnosis.rules["repeated"] : flat[j]
           }
@@ -38,7 +38,7 @@ module Fenbo
               named =
                 answered
                   .each_index
-                  .inject(1.0) { |product, j| product * ((answered[j] == k) ? 1 - mistakes[j] + flat[j] : wrong[j]) }
+                  .inject(1.0) { |product, j| product * ((answered[j] == k) ? 1 - mistakes[j] : wrong[j]) }
               [k, named - base]
             end
           new(test:, base:, extra: extra.freeze, finding:, answers:)
@@ -48,9 +48,9 @@ module Fenbo
         # nothing.
         define_singleton_method(:soft) do |finding, mistake, answers|
           test = finding.test
-          flat = mistake / test.telling.sum
+          flat = test.wrong_share(mistake)
           open = 1.0 - finding.weights.values.sum
-          extra = finding.weights.to_h { |outcome, share| [test.outcomes.index(outcome), (1 - mistake) * share] }
+          extra = finding.weights.to_h { |outcome, share| [test.outcomes.index(outcome), (1 - mistake - flat) * share] }
           new(test:, base: flat * (1 - open) + open / test.telling.sum, extra: extra.freeze, finding:, answers:)
         end
 

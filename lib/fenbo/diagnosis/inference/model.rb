@@ -127,7 +127,7 @@ module Fenbo
       private
 
       def misnamed(test, clean)
-        seen, astray, telling = 1 - test.mistake, test.astray, test.telling
+        seen, astray, telling = 1 - test.mistake - test.astray, test.astray, test.telling
         Array.new(clean.size) { |k| seen * clean[k] + astray * telling[k] }
       end
 
