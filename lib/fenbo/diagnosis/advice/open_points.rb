@@ -78,7 +78,7 @@ module Fenbo
 
       def contradicted
         @contradictions.filter_map { |row| Test[row[:test]] if @offer.why_not_again(Test[row[:test]]).nil? }
-          .select { |test| @case_file.answers(test) < MOST_ANSWERS }
+          .reject { |test| @case_file.settled?(test) }
       end
 
       def open?(test) = @offer.why_not(test).nil?

@@ -146,16 +146,17 @@ module Fenbo
           findings.count { |finding| finding.test_id == test.id && own?(finding) && !finding.telling? }
         end
 
-        # How often a test was answered here.
-        def answers(test)
-          telling.count { |finding| finding.test_id == test.id }
+        # Whether it was answered often enough: twice alike, or as often as anything is asked.
+        def settled?(test)
+          answers = telling.select { |finding| finding.test_id == test.id }.map(&:outcome)
+          answers.size >= MOST_ANSWERS || (answers.size > 1 && answers.uniq.size == 1)
         end
 
         # Whether a test was answered in a way that does not fit the leading causes or a
         # rival of theirs, and may be answered once more.
         def doubtful?(test, posterior)
           one = posterior.evidence.find { |piece| piece.test == test && !piece.complaint? } or return false
-          return false if one.answers >= MOST_ANSWERS
+          return false if settled?(test)
           rival = Diagnosis.rules["rival"]
           posterior.leading_numbers.each_with_index.any? do |h, rank|
             (rank.zero? || posterior.hypotheses[h] >= rival) && posterior.chance_under(h,
