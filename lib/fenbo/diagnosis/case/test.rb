@@ -26,6 +26,7 @@ module Fenbo
         @telling = @outcomes.map { |outcome| tells_nothing?(outcome) ? 0.0 : 1.0 }.freeze
         @mistake = row.fetch("mistake", Diagnosis.rules["default_mistake"])
         @astray = wrong_share(@mistake)
+        @either = @outcomes.map { |outcome| row.fetch("either", []).include?(outcome) }.freeze
         freeze
       end
 
@@ -85,6 +86,10 @@ module Fenbo
       def tells_nothing?(outcome)
         @row.fetch("tells_nothing", []).include?(outcome)
       end
+
+      # Whether the kth outcome is one of several such that may be there at once, of which any is
+      # named; of the others the later one hides the earlier.
+      def either?(k) = @either[k]
 
       # Chances of each outcome when nothing bears on it, in `outcomes` order.
       # @param equipment [Equipment]

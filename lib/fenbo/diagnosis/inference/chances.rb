@@ -32,6 +32,13 @@ module Fenbo
         end
       end
 
+      # Where several outcomes are there at once and any one of them may be named, as of two
+      # sounds: how often the one of a first is, beside others that are there with these chances.
+      # E[1 ÷ (1 + how many of the others are there)], of up to two others.
+      def share(one = 0.0, other = 0.0)
+        1.0 - (one + other) / 2 + one * other / 3
+      end
+
       def mix(one, other, share)
         one.each_index.map { |k| share * one[k] + (1.0 - share) * other[k] }
       end

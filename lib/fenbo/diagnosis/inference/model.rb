@@ -117,6 +117,8 @@ module Fenbo
 
       def cumulative(test, m) = @pictures.cumulative(test, m)
 
+      def either(test, m) = @pictures.either(test, m)
+
       def ice(test, m) = @pictures.ice(test, m)
 
       # [chance of each state] under each listed set, in their order.
@@ -141,6 +143,7 @@ module Fenbo
 
       # The same as `chance` for every listed set at once: none, one cause, two.
       def add(row, weight, test, m, k)
+        return add_either(row, weight, test, m, k) if test.either?(k)
         table, idle, ice = cumulative(test, m), usual(test, m)[k], ice(test, m)
         top, bottom = ice ? ice[k + 1] : 1.0, ice ? ice[k] : 1.0
         upto, below = table.map { |sums| sums ? sums[k + 1] : 1.0 }, table.map { |sums| sums ? sums[k] : 1.0 }
@@ -153,6 +156,24 @@ module Fenbo
                       b ? upto[a] * upto[b] * top - below[a] * below[b] * bottom : upto[a] * top - below[a] * bottom
                     else
                       idle
+                    end
+          h += 1
+        end
+      end
+
+      # The same of an outcome that may be named beside others.
+      def add_either(row, weight, test, m, k)
+        table, idle = either(test, m), usual(test, m)[k]
+        row[0] += weight * @pictures.sound(test, m)[k]
+        h = 1
+        while h < row.size
+          a, b = sets[h]
+          one, other = table[a], b && table[b]
+          one, other = other, nil unless one
+          row[h] += weight * if other
+                      one[k] * Chances.share(other.last) + other[k] * Chances.share(one.last)
+                    else
+                      one ? one[k] : idle
                     end
           h += 1
         end

@@ -6,13 +6,18 @@ module Fenbo
     # several bear on one test, the outcome later in the test's order wins:
     #
     #   P(max = k) = Π F(k) − Π F(k−1)   over ice and the causes that bear on it
+    #
+    # Of outcomes such as two sounds, of which either may be named, none hides another; what is
+    # not such gives way to them:
+    #
+    #   P(k) = Σ pᵢ(k) · E[1 ÷ (1 + how many of the others show one too)]
     class Pictures
       def initialize(equipment, causes, states, experience)
         @equipment = equipment
         @causes = causes
         @states = states
         @experience = experience
-        @usual, @sound, @cumulative, @ice, @unknown, @raw = {}, {}, {}, {}, {}, {}
+        @usual, @sound, @cumulative, @either, @ice, @unknown, @raw = {}, {}, {}, {}, {}, {}, {}
       end
 
       # What is seen when no cause bears on a test: ice, where there is some that does.
@@ -27,11 +32,19 @@ module Fenbo
         })[m]
       end
 
-      # Running sums of each cause's picture, a nought before them; nil for a cause that
-      # does not bear on the test.
+      # Running sums of each cause's picture, a nought before them, without the outcomes of
+      # which either may be named; nil for a cause that does not bear on the test.
       def cumulative(test, m)
-        (@cumulative[test.id] ||= @states.each_index.map { |one|
-          @causes.each_index.map { |c| sums(picture(test, one, c)) }
+        (@cumulative[test.id] ||= by_cause { |one, c|
+          picture(test, one, c)&.then { |chances| sums(split(test, chances, false)) }
+        })[m]
+      end
+
+      # Of each cause, the chances of the outcomes of which either may be named and their sum
+      # behind them; nil for a cause that does not bear on the test.
+      def either(test, m)
+        (@either[test.id] ||= by_cause { |one, c|
+          picture(test, one, c)&.then { |chances| split(test, chances, true).then { |row| row << row.sum } }
         })[m]
       end
 
@@ -43,6 +56,7 @@ module Fenbo
       # The chance that the true outcome of a test is its kth, under any set.
       def chance(test, m, set, k)
         return sound(test, m)[k] if set.empty?
+        return any_named(test, m, set, k) if test.either?(k)
         table, ice = cumulative(test, m), ice(test, m)
         upto, below, bears = ice ? ice[k + 1] : 1.0, ice ? ice[k] : 1.0, false
         set.each do |c|
@@ -61,6 +75,7 @@ module Fenbo
         return usual(test, m) if bearing.empty?
         last = 0.0
         Array.new(test.outcomes.size) do |k|
+          next any_named(test, m, set, k) if test.either?(k)
           before, last = last, 1.0
           bearing.each { |sums| last *= sums[k + 1] }
           last - before
@@ -76,6 +91,20 @@ module Fenbo
       end
 
       private
+
+      def by_cause
+        @states.each_index.map { |m| @causes.each_index.map { |c| yield m, c } }
+      end
+
+      def split(test, chances, either)
+        chances.each_with_index.map { |chance, k| (test.either?(k) == either) ? chance : 0.0 }
+      end
+
+      def any_named(test, m, set, k)
+        rows = either(test, m).values_at(*set).compact
+        return usual(test, m)[k] if rows.empty?
+        rows.each_with_index.sum { |row, i| row[k] * Chances.share(*(rows[0...i] + rows[i + 1..]).map(&:last)) }
+      end
 
       def raw(test, m)
         (@raw[test.id] ||= @states.map { |state| test.usual(state.motion, @equipment) })[m]

@@ -7,8 +7,8 @@ module Fenbo
     class Triples
       # One piece of evidence in one state, laid out for the inner loop: sums[c] are
       # the running sums of cause c's picture, nil where it does not bear on the test; ice
-      # those of the ice.
-      Sheet = Struct.new(:base, :extra, :usual, :sums, :ice)
+      # those of the ice; either, test and state where any of several outcomes may be named.
+      Sheet = Struct.new(:base, :extra, :usual, :sums, :ice, :either)
 
       # A third cause may lift a pair by this much more than it lifts a healthy fan.
       MARGIN = 2
@@ -46,7 +46,7 @@ module Fenbo
 
       def sheet(one, m)
         Sheet.new(one.base, one.extra.to_a, @model.usual(one.test, m), @model.cumulative(one.test, m),
-          @model.ice(one.test, m))
+          @model.ice(one.test, m), ((one.extra.any? { |k, _| one.test.either?(k) }) ? [one.test, m] : nil))
       end
 
       # [[pair, weight]]
@@ -84,16 +84,21 @@ module Fenbo
 
       # Every likelihood is below one, so a weight under a speck stays there.
       # P(max = k) = Π F(k) − Π F(k − 1), as in Pictures#chance.
-      def through(sheets, (a, b, c), weight)
+      def through(sheets, set, weight)
+        a, b, c = set
         sheets.each do |sheet|
           return 0.0 if weight < @speck
           one, two, three = sheet.sums[a], sheet.sums[b], sheet.sums[c]
           bears = one || two || three
           likelihood = sheet.base
           sheet.extra.each do |k, extra|
-            chance = bears ? product(sheet, one, two, three,
-              k + 1) - product(sheet, one, two, three, k) : sheet.usual[k]
-            likelihood += extra * chance
+            likelihood += extra * if sheet.either
+                            @model.chance(*sheet.either, set, k)
+                          elsif bears
+                            product(sheet, one, two, three, k + 1) - product(sheet, one, two, three, k)
+                          else
+                            sheet.usual[k]
+                          end
           end
           weight *= likelihood
         end
