@@ -12,6 +12,12 @@ RSpec.describe Fenbo::Diagnosis::Chances do
     expect(combined.zip([0.15, 0.15, 0.7]).map { |one, wanted| (one - wanted).abs }.max).to be < 1e-12
   end
 
+  it "shares a name among those that may be named" do
+    # Nobody else: always. One that is always there: half. Two: a third. One there in half the cases: 3 of 4.
+    expect([[], [1.0], [1.0, 1.0], [0.5]].map { |others| described_class.share(*others).round(12) })
+      .to eq [1.0, 0.5, (1 / 3.0).round(12), 0.75]
+  end
+
   it "keeps every mixture a distribution, whatever the order of the causes" do
     random = Random.new(3)
     100.times do

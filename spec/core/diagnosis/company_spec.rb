@@ -20,6 +20,26 @@ RSpec.describe Fenbo::Diagnosis::Company do
     expect([chance(result, "bearing_worn"), chance(result, "condenser_dirty")]).to all be > 0.5
   end
 
+  it "believes hand and eye in two faults of which the ear named one, or the air neither" do
+    {
+      # A rattle hides the growl of the bearing behind it, for the ear and for the recorder.
+      %w[bearing_worn mount_loose] => ["noise rattling", "sound_recording imbalance", "blade_state sound",
+        "mount_check perished_or_loose", "spin_by_hand gritty", "spin_by_hand gritty", "shaft_play none"],
+      # A blade that touches behind a sagged mount is mended too.
+      %w[blade_rubbing mount_loose] => ["noise rattling", "blade_state touching", "mount_check perished_or_loose",
+        "spin_by_hand free", "shaft_play none"],
+      %w[bearing_worn blade_fouled] => ["noise grinding", "spin_by_hand gritty", "blade_cleanliness caked",
+        "blade_cleanliness caked", "mount_check good", "airflow normal"],
+      # What a still fan does to air and box does not speak against a coil that is seen to be shut.
+      %w[evaporator_dirty winding_open] => ["noise silent", "voltage_at_motor in_range", "winding_ohms open",
+        "spin_by_hand free", "coil_through_light blocked_inside", "coil_through_light blocked_inside",
+        "discharge_air_difference near_zero_coil_cold", "box_temperature warm"]
+    }.each do |both, lines|
+      set = diagnose(*lines, state: "D")[:sets].first.causes
+      expect(set).to match_array(both)
+    end
+  end
+
   it "sees the condenser of a one-piece unit from its cold side, and nowhere else" do
     lines = ["box_temperature warm", "fan_motion normal", "condenser_face blocked"]
     expect(chance(diagnose(*lines, family: "reach_in"), "condenser_dirty")).to be > 0.5
@@ -101,6 +121,28 @@ RSpec.describe Fenbo::Diagnosis::Company do
     expect(two).to be_between(one, 1 - (1 - one) / 8)
     outvoted = diagnose(*seized, "spin_by_hand free", "spin_by_hand seized", "spin_by_hand seized", "blade_state sound")
     expect(outvoted.verdict).to eq "bearing_seized"
+  end
+
+  it "asks nothing a third time that was answered twice alike" do
+    lines = ["fan_motion normal", "noise quiet_normal", "frost_pattern even_blocked", "door_seal leaks"]
+    asked = ->(*more) { diagnose(*lines, *more)[:next_tests].select { |one| one[:again] }.map { |one| one[:test] } }
+    expect(asked.call).to include "door_seal"
+    expect(asked.call("door_seal leaks")).not_to include "door_seal"
+  end
+
+  it "counts a wrong answer as one of the others, so that of two answers it is the other" do
+    %w[setting noise].each do |id|
+      test = Fenbo::Diagnosis::Test[id]
+      said = Fenbo::Diagnosis::Finding.new(test_id: id, outcome: test.outcomes.first, position: nil)
+      evidence = Fenbo::Diagnosis::Evidence.of([said])
+      sure = test.outcomes.each_index.map { |k|
+        evidence.likelihood(test.outcomes.each_index.map { |t|
+          (t == k) ? 1.0 : 0.0
+        })
+      }
+      expect(sure.first).to be_within(1e-9).of(1 - test.mistake)
+      expect(sure.drop(1)).to all be_within(1e-9).of(test.mistake / (test.outcomes.size - 1))
+    end
   end
 
   it "adds the minutes of states up over every path" do

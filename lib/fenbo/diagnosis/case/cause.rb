@@ -89,17 +89,27 @@ module Fenbo
       # of the unit's other side does not bear on this side's fans.
       def shows(test, motion, equipment)
         return nil if across?(equipment.side) && !test.unit?
-        test_id = test.id
-        own = @row.dig("for", equipment.motor) || {}
+        of_motion(test, motion, equipment) || find(test, [own(equipment)["shows"], @row["shows"]])
+      end
+
+      # The same where the picture is one of this motion alone.
+      def of_motion(test, motion, equipment)
         blocks = [motion, *Diagnosis.rules["groups"][motion]]
-        tables = [own, @row].flat_map { |row| blocks.map { |block| row[block] } } + [own["shows"], @row["shows"]]
-        tables.find { |table| table&.key?(test_id) }&.fetch(test_id)
+        find(test, [own(equipment), @row].flat_map { |row| row.values_at(*blocks) })
       end
 
       # Every test it bears on in some way.
       def test_ids
         blocks = [@row, *@row.fetch("for", {}).values]
         blocks.flat_map { |block| BLOCKS.flat_map { |name| block.fetch(name, {}).keys } }.uniq
+      end
+
+      private
+
+      def own(equipment) = @row.dig("for", equipment.motor) || {}
+
+      def find(test, tables)
+        tables.find { |table| table&.key?(test.id) }&.fetch(test.id)
       end
     end
   end

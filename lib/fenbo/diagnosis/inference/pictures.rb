@@ -118,7 +118,17 @@ module Fenbo
       def picture(test, m, c)
         motion = @states[m].motion
         shown = @causes[c].shows(test, motion, @equipment) or return nil
-        @experience.blend(@causes[c], test, motion, Chances.fill(shown, test.outcomes, raw(test, m)))
+        filled = Chances.fill(shown, test.outcomes, raw(test, m))
+        filled = Chances.maximum([filled, raw(test, m)]) if coloured?(test, motion, @causes[c])
+        @experience.blend(@causes[c], test, motion, filled)
+      end
+
+      # Whether what the fan does shows through what a cause shows: the box of a fan that
+      # stands warms up, whatever else is wrong.
+      def coloured?(test, motion, cause)
+        rules = Diagnosis.rules["coloured"]
+        rules["tests"].include?(test.id) && rules["motions"].include?(motion) &&
+          cause.of_motion(test, motion, @equipment).nil?
       end
 
       def sums(chances)
