@@ -164,6 +164,10 @@ RSpec.describe Fenbo::Diagnosis::Diagnose do
     expect(why["capacitor"]).to match(/motor of this family/)
     expect(why["damper_check"]).to match(/no damper/)
     expect(diagnose(fans: 1)[:withheld].map { |one| one[:test] }).to include "amps_beside_neighbours"
+    beside = ->(*lines) { diagnose(*lines, fans: 3)[:withheld].find { |one| one[:test] == "amps_beside_neighbours" } }
+    still = ["fan_motion stopped evaporator-2", "fan_motion stopped evaporator-3"]
+    expect(beside.call(*still)[:why]).to eq "no neighbour runs to compare it with"
+    expect([beside.call(still.first), beside.call(*still, "fan_motion normal evaporator-3")]).to all be_nil
   end
 
   it "counts the way to a state in a test's minutes" do

@@ -31,7 +31,7 @@ module Fenbo
       # The same for a test that was answered before.
       def why_not_again(test)
         return @equipment.why_not(test) unless @equipment.test?(test)
-        return "there is no neighbour to compare with" if test.neighbours? && !@case_file.neighbours?
+        return no_neighbour if test.neighbours? && (!@case_file.neighbours? || @case_file.neighbours_stand?)
         ruled_out(test) || not_called_for(test)
       end
 
@@ -50,6 +50,10 @@ module Fenbo
       end
 
       private
+
+      def no_neighbour
+        @case_file.neighbours? ? "no neighbour runs to compare it with" : "there is no neighbour to compare with"
+      end
 
       def hidden?(test) = @case_file.tries(test).positive?
 

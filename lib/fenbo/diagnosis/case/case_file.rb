@@ -164,11 +164,22 @@ module Fenbo
           end
         end
 
-        def neighbours?
-          motors.keys.count { |key| key.start_with?(equipment.side) } > 1
+        def neighbours? = neighbours.any?
+
+        # Whether every neighbour was last seen standing, so that there is no fan at work beside it.
+        def neighbours_stand?
+          seen = findings.select { |one|
+            one.test_id == "fan_motion" && one.telling?
+          }.to_h { |one| [one.position, one] }
+          neighbours.all? { |key| seen[key] && seen[key].test.turning?(seen[key].outcome) == false }
         end
 
         private
+
+        # Places of the other fans on its side.
+        def neighbours
+          motors.keys.select { |key| key.start_with?(equipment.side) } - [position]
+        end
 
         def own?(finding)
           finding.position.nil? || finding.position == position || finding.test.unit?
