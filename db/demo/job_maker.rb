@@ -184,7 +184,8 @@ module Demo
       Time.local(date.year, date.month, date.day, hour, minute)
     end
 
-    def visit = @visit ||= @job.visits.first
+    # The visit that what is known comes from; nil where nobody was there yet and the caller told it.
+    def visit = @visit ||= @job.visits.where(starts_at: ..@now).first
 
     # Findings in their order, some minutes apart.
     def found(list = @row["found"] || [])
