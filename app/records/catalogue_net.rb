@@ -21,17 +21,17 @@ class CatalogueNet
 
   # @return [Array<Hash>] catalogue rows
   def rows
-    @rows ||= Motor.where("part_no IN (#{(near + certain).map { |one|
-      "(#{one.to_sql})"
-    }.join(" UNION ")})").order(:part_no).core_rows
+    @rows ||= Motor.where("part_no IN (#{chosen})").order(:part_no).core_rows
   end
 
   private
 
+  def chosen = (near + certain).map { |one| "(#{one.to_sql})" }.join(" UNION ")
+
   def phases = @context.place.phases
 
   # Those whose output is known by an index, the few whose is not beside them.
-  # @return [Array<ActiveRecord::Relation>] of part numbers, as `certain`: only what they choose is read in full
+  # @return [Array<ActiveRecord::Relation>] of part numbers: only what is chosen is read in full
   def near
     [load.shaft_watts ? within(load.shaft_watts) : Motor.where(phases:), unmeasured].map { |scope| foremost(scope) }
   end

@@ -59,4 +59,13 @@ RSpec.describe CatalogueNet, :rolled_back do
       expect(answer.candidates.map(&:part_no) - net).to eq []
     end
   end
+
+  it "finds who lists a number whatever stands on the plate" do
+    number = %q(O'B\\ ?-1 :x %s "$1" (SELECT 1)--)
+    listing = Motor.order(:part_no).first
+    listing.update!(cross_reference: [number])
+    old = listing.attributes.slice(*Motor::COLUMNS).compact.except("maker").merge("part_no" => number)
+    rows = Shared::CatalogueMotors.rows(question(old, Random.new(1)))
+    expect(rows.map { |row| row["part_no"] }).to include(listing.part_no).and eq(rows.map { |row| row["part_no"] }.uniq)
+  end
 end
