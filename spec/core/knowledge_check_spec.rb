@@ -39,7 +39,15 @@ RSpec.describe Fenbo::KnowledgeCheck do
       "an ordinary outcome that is none" => [
         "tests", ->(table) {
                    table["shaft_play"]["ordinary"] = ["purple"]
-                 }, /ordinary, tells_nothing: purple does not exist/
+                 }, /ordinary, tells_nothing, either: purple does not exist/
+      ],
+      "one of which either is named that is none" => [
+        "tests", ->(table) { table["noise"]["either"] << "humming" }, /tests.yml noise .*either: humming does not exist/
+      ],
+      "a test of which one outcome tells" => [
+        "tests", ->(table) {
+          table["shaft_play"]["tells_nothing"] = ["none"]
+        }, /tests.yml shaft_play: fewer than two outcomes tell/
       ],
       "a cause's motions" => [
         "causes", ->(table) {

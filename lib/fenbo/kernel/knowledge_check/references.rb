@@ -47,6 +47,8 @@ module Fenbo
         unknown(causes.values.filter_map(&:part) - table["wrong_repair"].keys, "inference.yml wrong_repair")
         unknown(table["impossible"].flatten - causes.keys, "inference.yml impossible")
         unknown(table["ice"]["shows"].keys - tests.keys, "inference.yml ice")
+        unknown(table["coloured"]["tests"] - tests.keys, "inference.yml coloured")
+        unknown(table["coloured"]["motions"] - table["motions"], "inference.yml coloured")
       end
 
       # Companions and what settles a cause name what exists.

@@ -20,8 +20,10 @@ module Fenbo
         usual_tables(row).each do |key, table|
           table.each { |motion, chances| whole("tests.yml #{id} #{key} #{motion}", chances, outcomes) }
         end
-        unknown(row.fetch("ordinary", []) + row.fetch("tells_nothing", []) - outcomes,
-          "tests.yml #{id} ordinary, tells_nothing")
+        unknown(%w[ordinary tells_nothing either].flat_map { |name| row.fetch(name, []) } - outcomes,
+          "tests.yml #{id} ordinary, tells_nothing, either")
+        # A wrong answer is one of the others.
+        fault("tests.yml #{id}: fewer than two outcomes tell") if (outcomes - row.fetch("tells_nothing", [])).size < 2
       end
 
       def usual_tables(row)
