@@ -98,8 +98,7 @@ module Fenbo
       # The loss left when the test's outcome is known: each outcome's sums by cause in
       # one pass over the pairs.
       def left(test, pairs, weights)
-        width = @stakes.size
-        sums = Array.new(test.outcomes.size) { Array.new(width, 0.0) }
+        sums = Array.new(test.outcomes.size) { Array.new(@stakes.size, 0.0) }
         totals = Array.new(test.outcomes.size, 0.0)
         rows = chances(test)
         pairs.each { |i| spread(weights[i], rows[i], @members[i], sums, totals) }
@@ -107,14 +106,12 @@ module Fenbo
       end
 
       def spread(weight, row, members, sums, totals)
-        k, outcomes, size = 0, row.size, members.size
+        k, outcomes = 0, row.size
         while k < outcomes
           share = weight * row[k]
-          totals[k] += share
-          of_outcome, n = sums[k], 0
-          while n < size
-            of_outcome[members[n]] += share
-            n += 1
+          if share > 0.0
+            totals[k] += share
+            add(sums[k], members, share)
           end
           k += 1
         end
@@ -179,7 +176,11 @@ module Fenbo
       end
 
       def labels(i)
-        set = @posterior.sets[@pairs[i].first] or return [UNKNOWN]
+        (@labels ||= @pairs.map { |h, _| named(@posterior.sets[h]) })[i]
+      end
+
+      def named(set)
+        return [UNKNOWN] unless set
         set.empty? ? [HEALTHY] : @model.causes_of(set).map(&:id)
       end
     end

@@ -33,9 +33,17 @@ module Fenbo
       end
 
       # Where several outcomes are there at once and any one of them may be named, as of two
-      # sounds: how often the one of a first is, beside others that are there with these chances.
-      # E[1 ÷ (1 + how many of the others are there)], of up to two others.
-      def share(one = 0.0, other = 0.0)
+      # sounds: how often the kth is, by up to three that may show one.
+      #   Σ pᵢ(k) · E[1 ÷ (1 + how many of the others show one)]
+      # Each row holds its chances and, last, their sum.
+      def any(k, one, two = nil, three = nil)
+        return one[k] unless two
+        third = three ? three.last : 0.0
+        sum = one[k] * share(two.last, third) + two[k] * share(one.last, third)
+        three ? sum + three[k] * share(one.last, two.last) : sum
+      end
+
+      def share(one, other)
         1.0 - (one + other) / 2 + one * other / 3
       end
 

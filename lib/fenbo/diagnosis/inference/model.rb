@@ -170,11 +170,7 @@ module Fenbo
           a, b = sets[h]
           one, other = table[a], b && table[b]
           one, other = other, nil unless one
-          row[h] += weight * if other
-                      one[k] * Chances.share(other.last) + other[k] * Chances.share(one.last)
-                    else
-                      one ? one[k] : idle
-                    end
+          row[h] += weight * (one ? Chances.any(k, one, other) : idle)
           h += 1
         end
       end

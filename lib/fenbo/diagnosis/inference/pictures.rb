@@ -101,9 +101,9 @@ module Fenbo
       end
 
       def any_named(test, m, set, k)
-        rows = either(test, m).values_at(*set).compact
-        return usual(test, m)[k] if rows.empty?
-        rows.each_with_index.sum { |row, i| row[k] * Chances.share(*(rows[0...i] + rows[i + 1..]).map(&:last)) }
+        table = either(test, m)
+        rows = set.filter_map { |c| table[c] }
+        rows.empty? ? usual(test, m)[k] : Chances.any(k, *rows)
       end
 
       def raw(test, m)

@@ -74,16 +74,17 @@ module Fenbo
       # The chance of what was said under hypothesis h, its states weighed as they
       # would be had it not been said.
       def chance_under(h, one)
-        before = weights.each_index.map { |m| weights[m][h] / [likelihood(one)[m][h], Float::MIN].max }
+        said = weights.each_index.map { |m| under(h, one, m) }
+        before = weights.each_index.map { |m| weights[m][h] / [said[m], Float::MIN].max }
         total = before.sum
         return 0.0 if total.zero?
-        weights.each_index.sum { |m| before[m] / total * likelihood(one)[m][h] }
+        weights.each_index.sum { |m| before[m] / total * said[m] }
       end
 
       # likelihood(evidence)[motion][h]
       def likelihood(one)
         (@likelihoods ||= {}.compare_by_identity)[one] ||= model.states.each_index.map do |m|
-          listed(one, m) + triples.map { |set| of_set(one, m, set) } << one.likelihood(model.of_unknown(one.test, m))
+          listed(one, m) + triples.map { |set| of_set(one, m, set) } << of_unknown(one, m)
         end
       end
 
@@ -131,9 +132,15 @@ module Fenbo
       def weigh_unknown
         model.state_of_unknown.each_with_index.map do |chance, m|
           evidence.inject(model.unknown_odds * @neighbours.factor_of_unknown * chance) do |weight, one|
-            weight * one.likelihood(model.of_unknown(one.test, m))
+            weight * of_unknown(one, m)
           end
         end
+      end
+
+      # likelihood(one)[m][h] of that hypothesis alone.
+      def under(h, one, m)
+        return listed(one, m)[h] if h < model.sets.size
+        (h < sets.size) ? of_set(one, m, sets[h]) : of_unknown(one, m)
       end
 
       # The evidence under each listed set.
@@ -144,6 +151,8 @@ module Fenbo
       def of_set(one, m, set)
         one.extra.inject(one.base) { |sum, (k, weight)| sum + weight * model.chance(one.test, m, set, k) }
       end
+
+      def of_unknown(one, m) = one.likelihood(model.of_unknown(one.test, m))
 
       def scale(row, likelihoods)
         h = 0
