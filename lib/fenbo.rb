@@ -40,6 +40,7 @@ module Fenbo
   autoload :Input, "fenbo/kernel/input"
   autoload :Json, "fenbo/kernel/json"
   autoload :JobFile, "fenbo/job_file"
+  autoload :Kept, "fenbo/kernel/kept"
   autoload :Knowledge, "fenbo/kernel/knowledge"
   autoload :KnowledgeCheck, "fenbo/kernel/knowledge_check"
   autoload :KnowledgeError, "fenbo/kernel/errors"

@@ -13,9 +13,12 @@ RSpec.describe Fenbo::Diagnosis::Chances do
   end
 
   it "shares a name among those that may be named" do
-    # Nobody else: always. One that is always there: half. Two: a third. One there in half the cases: 3 of 4.
-    expect([[], [1.0], [1.0, 1.0], [0.5]].map { |others| described_class.share(*others).round(12) })
-      .to eq [1.0, 0.5, (1 / 3.0).round(12), 0.75]
+    # Each row: the chances of both sounds, and their sum. Nobody else: always. Beside one that is always
+    # there: half. Beside two: a third. Beside one there in half the cases: 3 of 4, and what it shows itself.
+    sure, half = [1.0, 0.0, 1.0], [0.0, 0.5, 0.5]
+    named = [[sure], [sure, [0.0, 1.0, 1.0]], [sure, [0.0, 1.0, 1.0], [0.0, 1.0, 1.0]], [sure, half]]
+    expect(named.map { |rows| described_class.any(0, *rows).round(12) }).to eq [1.0, 0.5, (1 / 3.0).round(12), 0.75]
+    expect(described_class.any(1, half, sure)).to be_within(1e-12).of(0.25)
   end
 
   it "keeps every mixture a distribution, whatever the order of the causes" do

@@ -28,7 +28,7 @@ RSpec.describe Fenbo::Diagnosis do
   describe Fenbo::Diagnosis::Neighbours do
     define_method(:factor) do |file, *causes|
       one = model(file)
-      described_class.new(file, one).factor(causes.map { |id| one.place(Fenbo::Diagnosis::Cause[id]) }.sort)
+      described_class.of(file, one).factor(causes.map { |id| one.place(Fenbo::Diagnosis::Cause[id]) }.sort)
     end
 
     it "changes nothing while nobody looked at them" do

@@ -26,14 +26,14 @@ module Fenbo
 
       # Minutes of wrong repair that the test is expected to spare.
       def saved(test)
-        @saved[test.id] ||= loss(all, @weights) - left(test, all, @weights)
+        @saved[test.id] ||= at_stake - left(test, all, @weights)
       end
 
       # The same with the best of `followers` after each outcome, net of what that one
       # costs (the block).
       def saved_with(test, followers, &cost)
         others = (followers - [test]).map { |one| [one, yield(one)] }
-        loss(all, @weights) - each_outcome(test, all, @weights).sum { |part, total| after(part, total, others) }
+        at_stake - each_outcome(test, all, @weights).sum { |part, total| after(part, total, others) }
       end
 
       # [{outcome, chance, leads_to}] of a test.
@@ -50,6 +50,9 @@ module Fenbo
       private
 
       def all = @all ||= @pairs.each_index.to_a
+
+      # The loss if it were decided now.
+      def at_stake = @at_stake ||= loss(all, @weights)
 
       # Hypothesis and motion pairs worth following, heaviest first.
       def gather
@@ -106,12 +109,14 @@ module Fenbo
       end
 
       def spread(weight, row, members, sums, totals)
-        k, outcomes = 0, row.size
+        k, outcomes, size = 0, row.size, members.size
         while k < outcomes
           share = weight * row[k]
-          if share > 0.0
-            totals[k] += share
-            add(sums[k], members, share)
+          totals[k] += share
+          of_outcome, n = sums[k], 0
+          while n < size
+            of_outcome[members[n]] += share
+            n += 1
           end
           k += 1
         end

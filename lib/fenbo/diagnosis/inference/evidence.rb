@@ -67,6 +67,9 @@ module Fenbo
           base + extra.sum { |k, weight| weight * chances[k] }
         end
 
+        # What was said, whoever said it and when.
+        def told = [test, base, extra]
+
         def complaint? = finding.nil?
       end
   end

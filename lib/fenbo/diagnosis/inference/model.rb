@@ -11,26 +11,15 @@ module Fenbo
     # a case leaves likely (see Posterior). States are indexed as in States.
     class Model
       LISTED = 2
-      # Kinds of equipment kept ready; a shop meets few on one day.
+      # Kinds of equipment kept ready, and of each what neighbours say; a shop meets few on one day.
       MOST_KEPT = 12
 
-      KEPT = {} # rubocop:disable Style/MutableConstant
-      LOCK = Mutex.new
-      private_constant :KEPT, :LOCK
+      KEPT = Kept.new(MOST_KEPT)
+      private_constant :KEPT
 
-      # Two threads may build the same model at once; both are equal, either stays.
       def self.for(equipment, experience = Experience::NONE)
-        key = [equipment, experience]
-        LOCK.synchronize { (kept = KEPT.delete(key)) && (KEPT[key] = kept) } || keep(key, new(equipment, experience))
+        KEPT.fetch([equipment, experience]) { new(equipment, experience) }
       end
-
-      def self.keep(key, model)
-        LOCK.synchronize do
-          KEPT.shift if KEPT.size >= MOST_KEPT
-          KEPT[key] = model
-        end
-      end
-      private_class_method :keep
 
       attr_reader :equipment, :experience, :causes, :tests, :sets, :states
 
@@ -47,6 +36,7 @@ module Fenbo
           (0..LISTED)
             .flat_map { |size| @causes.each_index.to_a.combination(size).select { |set| possible?(set) } }
             .freeze
+        @neighbours = Kept.new(MOST_KEPT)
         @chances, @named, @state_of, @companies, @before = {}, {}, {}, {}, {}.compare_by_identity
       end
 
@@ -73,6 +63,10 @@ module Fenbo
         end
       end
 
+      # What the other fans of a unit say, kept by what was found there.
+      # @return [Neighbours]
+      def neighbours(found, &) = @neighbours.fetch(found, &)
+
       def unknown_odds = rules["unknown"]["odds"]
 
       # [chance of each state] under a set of causes.
@@ -86,7 +80,7 @@ module Fenbo
       # The likelihood of a piece of evidence under each listed set, by state. One
       # plain answer, or a complaint, is met again and again, so it is kept.
       def likelihoods(one)
-        return @chances[one.to_a.first(3)] ||= weigh(one) if one.extra.size == 1 || one.complaint?
+        return @chances[one.told] ||= weigh(one) if one.extra.size == 1 || one.complaint?
         weigh(one)
       end
 

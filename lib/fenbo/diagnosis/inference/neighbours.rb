@@ -6,10 +6,30 @@ module Fenbo
     # supply, a contactor) should show there too; a fan that runs beside a still
     # one speaks against it, fans that all stand still speak for it.
     class Neighbours
-      def initialize(case_file, model)
+      # The same of a case and the next ones about the same fan, while nobody looks at another.
+      def self.of(case_file, model)
+        alike = alike(case_file.neighbour_evidence, model)
+        model.neighbours([case_file.contactors, alike.map { |beside, all, count| [beside, all.map(&:told), count] }]) {
+          new(model, alike, case_file.contactors)
+        }
+      end
+
+      # [[on this side, evidence, how many neighbours show just that]]
+      def self.alike(by_position, model)
+        by_position
+          .map { |position, all| [position, all.select { |one| model.equipment.test?(one.test) }] }
+          .reject { |_, evidence| evidence.empty? }
+          .group_by { |position, evidence| [position.start_with?(model.equipment.side), evidence.map(&:told)] }
+          .map { |(beside, _), all| [beside, all.first.last, all.size] }
+      end
+      private_class_method :alike
+
+      # @param alike [Array] of [on this side, evidence, how many neighbours show just that]
+      # @param contactors [String, nil] how the unit is wired
+      def initialize(model, alike, contactors)
         @model = model
-        @alike = alike(case_file.neighbour_evidence)
-        wired = Diagnosis.rules["contactors"].fetch(case_file.contactors, {})
+        @alike = alike
+        wired = Diagnosis.rules["contactors"].fetch(contactors, {})
         @reach = model.causes.map { |cause| wired.fetch(cause.id, cause.reaches) }
         @reaches = @reach.map(&:positive?)
         @known = {}
@@ -26,23 +46,15 @@ module Fenbo
         @known[reaching] ||= over_struck(reaching)
       end
 
+      # The same of each listed set.
+      def factors = @factors ||= @model.sets.map { |set| factor(set) }.freeze
+
       def factor_of_unknown = factor([])
 
       NONE = [].freeze
       private_constant :NONE
 
       private
-
-      # [[on this side, evidence], how many neighbours show just that]
-      def alike(by_position)
-        by_position
-          .map { |position, all| [position, all.select { |one| @model.equipment.test?(one.test) }] }
-          .reject { |_, evidence| evidence.empty? }
-          .group_by { |position, evidence| [beside?(position), evidence.map { |one| one.to_a.first(3) }] }
-          .map { |(beside, _), all| [beside, all.first.last, all.size] }
-      end
-
-      def beside?(position) = position.start_with?(@model.equipment.side)
 
       # What reaches one neighbour by a common supply or control reaches them all: each
       # reaching cause strikes the bank or spares it; sum over both.

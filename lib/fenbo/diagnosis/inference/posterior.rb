@@ -24,7 +24,7 @@ module Fenbo
         new(
           model,
           evidence: case_file.evidence.select { |one| model.equipment.test?(one.test) },
-          neighbours: Neighbours.new(case_file, model),
+          neighbours: Neighbours.of(case_file, model),
           company: model.company(age_band: case_file.age_band, recent_work: case_file.recent_work)
         )
       end
@@ -109,10 +109,7 @@ module Fenbo
 
       def weigh_listed
         rows = model.before(@company).map(&:dup)
-        unless @neighbours.silent?
-          said = model.sets.map { |set| @neighbours.factor(set) }
-          rows.each { |row| scale(row, said) }
-        end
+        rows.each { |row| scale(row, @neighbours.factors) } unless @neighbours.silent?
         evidence.each { |one| rows.each_with_index { |row, m| scale(row, listed(one, m)) } }
         rows
       end
