@@ -119,15 +119,6 @@ module Shared
     # How many findings bear on this fan: its own and the unit's.
     def findings_count = findings.size
 
-    # Of the outcomes of the next test, how many in five settle the matter.
-    def settles_in_five(row)
-      (row.outcomes.sum { |one| (one.leads_to == verdict) ? one.chance : 0 } * 5).round
-    end
-
-    def leads(row)
-      row.outcomes.map { |one| [one.outcome, Fenbo::Diagnosis::Cause.label(one.leads_to), one.chance] }
-    end
-
     def ledger(id) = result.ledger[id] || []
 
     private

@@ -3,7 +3,8 @@
 module Fenbo
   module Tools
     proposal = Shape.of(test: String, minutes: Integer, state: String, gain: Float,
-      outcomes: [Shape.of(outcome: String, chance: Float, leads_to: String)], again: Shape::FLAG)
+      outcomes: [Shape.of(outcome: String, chance: Float, leads_to: String,
+        moves: Shape.of(cause: String, from: Float, to: Float))], again: Shape::FLAG)
 
     define "diagnose", about: "Which causes explain the findings, and which test is worth doing next?",
       tool: -> { Diagnosis::Diagnose },

@@ -36,14 +36,18 @@ module Fenbo
         at_stake - each_outcome(test, all, @weights).sum { |part, total| after(part, total, others) }
       end
 
-      # [{outcome, chance, leads_to}] of a test.
+      # Of a test, for each outcome: its chance, which cause would lead, and which one's chance it
+      # would move most.
+      # @return [Array<Hash>] {outcome, chance, leads_to, moves: {cause, from, to}}
       def outcomes(test)
         whole = @weights.sum
         test
           .outcomes
           .zip(each_outcome(test, all, @weights))
           .filter_map do |outcome, (part, total)|
-            {outcome:, chance: (total / whole).round(3), leads_to: leader(part)} if total > 0.001
+            next unless total > 0.001
+            after = chances_of(part, total)
+            {outcome:, chance: (total / whole).round(3), leads_to: leader(after), moves: moved(after)}
           end
       end
 
@@ -174,10 +178,19 @@ module Fenbo
         [rest + best, stays].min
       end
 
-      def leader(part)
+      # The chance of each cause, of none of them and of nothing wrong, where these weights are left.
+      def chances_of(part, total)
         sums = Hash.new(0.0)
         part.each { |i, weight| labels(i).each { |id| sums[id] += weight } }
-        sums.max_by { |id, weight| [weight, id] }.first
+        sums.transform_values! { |sum| sum / total }
+      end
+
+      def leader(chances) = chances.max_by { |id, chance| [chance, id] }.first
+
+      def moved(after)
+        @now ||= chances_of(all.to_h { |i| [i, @weights[i]] }, @weights.sum)
+        cause, from = @now.max_by { |id, chance| [(after[id] - chance).abs, id] }
+        {cause:, from: from.round(3), to: after[cause].round(3)}
       end
 
       def labels(i)
