@@ -43,7 +43,8 @@ module Shared
     def change(one)
       leads, moves = "#{low(one.leads_to)} leads", one.moves
       return leads if (moves.to - moves.from).abs < WORTH_SAYING
-      "#{leads}#{", #{low(moves.cause)}" if moves.cause != one.leads_to} #{percent(moves.from)} → #{percent(moves.to)} %"
+      leads += ", #{low(moves.cause)}" unless moves.cause == one.leads_to
+      "#{leads} #{percent(moves.from)} → #{percent(moves.to)} %"
     end
 
     def percent(chance) = (chance * 100).round

@@ -122,8 +122,7 @@ module Fenbo
         # without those that tell nothing.
         def own_findings = telling.reverse.uniq(&:test_id).reverse
 
-        # What all answers to each question say together, and what was complained of
-        # where nobody has looked at it yet.
+        # What all answers to each question say together, and what was complained of.
         def evidence
           telling.group_by(&:test_id).values.map { |answers| Evidence.of(answers) } + complaints
         end
@@ -190,10 +189,7 @@ module Fenbo
         end
 
         def complaints
-          answered = telling.map(&:test_id)
-          complaint
-            .map { |kind| Evidence.complaint(Diagnosis.rules["complaint"]["kinds"][kind]) }
-            .reject { |one| answered.include?(one.test.id) }
+          complaint.map { |kind| Evidence.complaint(Diagnosis.rules["complaint"]["kinds"][kind]) }
         end
       end
 

@@ -11,10 +11,13 @@ module Fenbo
     # An answer that a later one to the same question corrects counts with more
     # mistakes than the last: whoever asks again looks closer. The same answer once more is
     # half the same witness: who was misled once is misled again by the same thing, in
-    # `repeated` of such cases. A complaint is
-    # evidence too, of the outcomes that would be complained of.
+    # `repeated` of such cases.
+    #
+    # A complaint is evidence too, of the outcomes that would be complained of, and stays so when
+    # somebody has looked: the caller is a second witness. Where nothing is wrong somebody has
+    # called all the same, so that one or two are told there: `idle` instead of the base.
     Evidence =
-      Value.of(:test, :base, :extra, finding: nil, answers: 1) do
+      Value.of(:test, :base, :extra, finding: nil, answers: 1, idle: nil) do
         # @param findings [Array<Finding>] all answers to one test, oldest first
         define_singleton_method(:of) do |findings|
           test = findings.first.test
@@ -57,9 +60,9 @@ module Fenbo
         # A complaint of something that `test` would show as any but its ordinary outcomes.
         define_singleton_method(:complaint) do |row|
           test = Test[row["test"]]
-          told, imagined = Diagnosis.rules["complaint"].values_at("told", "imagined")
+          told, imagined, idle = Diagnosis.rules["complaint"].values_at("told", "imagined", "idle")
           odd = (test.outcomes - row["ordinary"]).map { |outcome| test.outcomes.index(outcome) }
-          new(test:, base: imagined, extra: odd.to_h { |k| [k, told - imagined] }.freeze)
+          new(test:, base: imagined, extra: odd.to_h { |k| [k, told - imagined] }.freeze, idle:)
         end
 
         # The chance of what was said, given the chance of each true outcome.
@@ -68,7 +71,7 @@ module Fenbo
         end
 
         # What was said, whoever said it and when.
-        def told = [test, base, extra]
+        def told = [test, base, extra, idle]
 
         def complaint? = finding.nil?
       end

@@ -130,6 +130,7 @@ module Fenbo
       def weigh(one)
         states.each_index.map do |m|
           row = Array.new(sets.size, one.base)
+          row[0] = one.idle if one.idle
           one.extra.each { |k, weight| add(row, weight, one.test, m, k) }
           row
         end
