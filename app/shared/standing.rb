@@ -73,6 +73,12 @@ module Shared
 
     def next_row = result.next_tests.first
 
+    # Why a test comes now, in a word: the first time, or once more.
+    def occasion(row)
+      return "Next" unless row.again
+      "Once more, #{(contradictions.any? { |one| one.test == row.test }) ? "it does not fit" : "to be sure"}"
+    end
+
     def other_next
       result.next_tests.drop(1).map { |row| [Fenbo::Diagnosis::Test[row.test], row] }
     end

@@ -9,8 +9,11 @@ function wrong(page) {
     .filter((one, index, all) => all.indexOf(one) === index && one.textContent.trim());
 }
 
+const LONGEST = 90;
+
 function name(field) {
-  return (field.querySelector("label, legend")?.textContent || field.textContent).trim().replace(/\s+/g, " ");
+  const text = (field.querySelector("label, legend")?.textContent || field.textContent).trim().replace(/\s+/g, " ");
+  return text.length > LONGEST ? `${text.slice(0, LONGEST).replace(/\W*\s\S*$/, "")} …` : text;
 }
 
 // One list of everything that was refused, each leading to its field.
@@ -24,7 +27,7 @@ function list(fields) {
     const link = document.createElement("button");
     link.type = "button";
     link.className = "mr-3 inline-flex min-h-11 items-center underline";
-    link.textContent = name(field).slice(0, 60);
+    link.textContent = name(field);
     link.addEventListener("click", () => focus(field));
     summary.append(link);
     if (index === fields.length - 1) fields[0].closest("form, section, main")?.prepend(summary);

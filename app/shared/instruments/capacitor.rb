@@ -68,7 +68,7 @@ module Shared
 
       def known
         {
-          "rated" => plate&.capacitor_uf && "#{tidy(plate.capacitor_uf)} µF",
+          "rated" => plate&.capacitor_uf && tidy(plate.capacitor_uf).to_s,
           "hertz" => job ? tidy(job.unit.supply_hertz) : "50"
         }
       end
