@@ -82,6 +82,14 @@ module Stations
         (cause == standing.verdict && leading.include?(cause)) ? leading - [cause] : []
       end
 
+      # What is done about the cause picked, and about what is decided along with it.
+      def remedies(picked, decision)
+        decided = decision ? decision.causes : []
+        along = (picked && decided.first == picked) ? decided.drop(1) : second_causes(picked)
+        first, *beside = Fenbo::Diagnosis::Cause.all.values_at(picked, *along)
+        [first&.remedy, *beside.compact.map { |one| "#{one.label} too: #{Fenbo::Diagnosis.low(one.remedy)}" }].compact
+      end
+
       def probability(cause)
         standing.result.causes.find { |row| row.id == cause }&.probability
       end

@@ -16,6 +16,12 @@ module Fenbo
         part_choice.offer ? "ordered" : "chosen"
       end
 
+      # What was decided to be wrong beside its first cause, and is mended along with it.
+      # @return [Array<Diagnosis::Cause>]
+      def also
+        worked_on? ? decision.causes.drop(1).filter_map { |id| Diagnosis::Cause.all[id] } : []
+      end
+
       # What it is about: the unit, where its cause belongs to no fan alone.
       def place = unit? ? "The unit" : fan.long_label
 

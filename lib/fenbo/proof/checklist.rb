@@ -24,7 +24,9 @@ module Fenbo
       # What is asked for here, check => its words.
       # @return [Hash{String => String}]
       def checks
-        @checks ||= Checklist.all.select { |_, row| wanted?(row) }.transform_values { |row| row["text"] }
+        @checks ||= Checklist.all.select { |_, row|
+          wanted?(row) && !later?(row)
+        }.transform_values { |row| row["text"] }
       end
 
       # Decided, and hands laid on nothing: only what was opened for the look is asked after.
@@ -41,13 +43,14 @@ module Fenbo
         @done[id]&.by || answered(id)&.by || seen_at_work(id)&.by
       end
 
-      # The last step of the work plans that saw it, where every fault worked on has such a step
-      # done: nobody is asked twice. A step left out saw nothing.
+      # The last step of the work plans that saw it, where every fault that asks for it has such a
+      # step done: nobody is asked twice. A step left out saw nothing.
       # @return [JobFile::StepDone, nil]
       def seen_at_work(id)
-        ids = Checklist.all.dig(id, "steps") or return
-        told = worked_on.map { |fault| step_of(fault, ids) }
-        told.max_by(&:done_at) if told.all?
+        row = Checklist.all.fetch(id)
+        ids = row["steps"] or return
+        told = worked_on.select { |fault| asked?(row, fault) }.map { |fault| step_of(fault, ids) }
+        told.max_by(&:done_at) if told.any? && told.all?
       end
 
       # The reading after the work that answers a check; nil where none does, or it says no.
@@ -100,6 +103,11 @@ module Fenbo
       def proved? = missing.empty?
 
       private
+
+      # Whether the job was closed before there was such a check: what was proved then stays so.
+      def later?(row)
+        row["since"] && @job.closed_at && @job.closed_at.strftime("%F") < row["since"]
+      end
 
       def wanted?(row)
         looked_only? ? row["looked"] : worked_on.any? { |fault| asked?(row, fault) }

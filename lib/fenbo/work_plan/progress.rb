@@ -34,6 +34,21 @@ module Fenbo
       # What can be done at this fan.
       def tasks = @tasks ||= Task.possible(job.unit.family, fan.side)
 
+      # What was decided beside the fault's first cause, each with its own plan; nil where it
+      # has none here.
+      # @return [Array<Array(Diagnosis::Cause, Progress)>]
+      def along
+        @along ||= fault.also.map do |cause|
+          one = Task.for_cause(job.unit.family, fan.side, cause)
+          [cause, one && Progress.new(job, fault, one, @limits, @now)]
+        end
+      end
+
+      # The first of those plans that is neither this one nor done.
+      def next_along
+        along.find { |_, one| one && one.task != task && !one.finished? }
+      end
+
       def minutes = plan.minutes
 
       def steps = plan.steps

@@ -26,6 +26,13 @@ module Fenbo
         [wanted(fault), fallback(fault), motor(fault.fan.side)].compact.find { |task| tasks.include?(task) }
       end
 
+      # The plan for one cause decided beside another; nil where there is none of its own here.
+      # @param cause [Diagnosis::Cause]
+      def for_cause(family, side, cause)
+        task = cause.task || BY_PART[cause.part] || ((cause.part == "motor") ? motor(side) : nil)
+        task if possible(family, side).include?(task)
+      end
+
       def motor(side) = "#{side}_fan_motor"
 
       def wanted(fault)

@@ -37,6 +37,31 @@ RSpec.describe Fenbo::Proof::Checklist, :made_jobs do
     ]
   end
 
+  it "asks after what was decided along with the first cause, until its own work has seen it" do
+    both = decided("bearing_worn", "evaporator_dirty")
+    asks = ->(**entries) { proof(**entries).missing.grep(/light comes/) }
+    expect(asks.call(decisions: [worn])).to be_empty
+    expect(asks.call(decisions: [both])).to eq ["Coil clean through: light comes from the other side"]
+    expect(asks.call(decisions: [both], steps: [stepped("light_through", task: "cleaning")])).to be_empty
+    expect(asks.call(decisions: [both], proof_checks: [tick("coil_clean")])).to be_empty
+    # A fault beside it that has nothing to do with a coil does not ask for the step as well.
+    other = decided("winding_open", fault: "evaporator-2.1")
+    expect(asks.call(decisions: [both, other], steps: [stepped("light_through", task: "cleaning")])).to be_empty
+  end
+
+  it "knows of every cause but those that amps prove how it is seen to be mended" do
+    asked = described_class.all.values.flat_map { |row| row.fetch("causes", []) }
+    motors = Fenbo::Diagnosis::Cause.all.values.select { |cause| cause.part == "motor" }.map(&:id)
+    expect(Fenbo::Diagnosis::Cause.all.keys - asked - motors).to eq ["rotation_reversed"]
+  end
+
+  it "does not ask a job closed earlier for what came into the list later" do
+    since = described_class.all.fetch("coil_clean").fetch("since")
+    asks = ->(at) { proof(decisions: [decided("evaporator_dirty")], closed_at: at).checks.key?("coil_clean") }
+    day = Time.parse("#{since} 12:00 UTC")
+    expect([nil, day, day - 86_400].map(&asks)).to eq [true, true, false]
+  end
+
   it "says which repair its own reading disproves" do
     over = read("amps", "over", phase: "after", minutes: 40)
     told = proof(decisions: [worn, decided("winding_open", fault: "evaporator-2.1")], readings: [over])

@@ -125,4 +125,18 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     strange = made_unit(features: {asked.first => "on the moon"})
     expect(plan(unit: strange).feature(asked.first)).to eq plan.feature(asked.first)
   end
+
+  it "leads on to what was decided along with the first cause, each by its own plan" do
+    ticked = ->(ids) { ids.map { |id| stepped(id, task: "cleaning") } }
+    two = ->(steps) { made_job(steps:, decisions: [decided("bearing_worn", "evaporator_dirty", "setpoint_wrong")]) }
+    start = described_class.of(two[[]], now: at(60))
+    expect(start.along.map { |cause, one| [cause.id, one&.task] }).to eq [
+      ["evaporator_dirty", "cleaning"], ["setpoint_wrong", nil]
+    ]
+    expect(start.next_along.first.id).to eq "evaporator_dirty"
+    cleaned = described_class.of(two[ticked[start.along.first.last.steps.map(&:id)]], now: at(60))
+    expect([cleaned.next_along, cleaned.finished?]).to eq [nil, false]
+    expect(described_class.of(made_job(decisions: [decided("bearing_worn", "evaporator_dirty", action: "wait")])).along)
+      .to be_empty
+  end
 end

@@ -41,6 +41,9 @@ module Fenbo
 
       def remedy = @row["remedy"]
 
+      # Its work plan, where that does not follow from the part.
+      def task = @row["task"]
+
       def unit? = @row["scope"] == "unit"
 
       def sides = @row["sides"]
