@@ -24,7 +24,7 @@ module Fenbo
         @fault = fault
         @limits = limits
         @now = now
-        @task = tasks.include?(task) ? task : Task.for_fault(job.unit.family, fault)
+        @task = tasks.include?(task) ? task : asked_for
         @plan = build
         @done = mine.to_h { |step| [step.step, step] }
       end
@@ -126,8 +126,9 @@ module Fenbo
       # What moves to the new part: as Match judged the chosen one, else as the plan says.
       def transfers = choice&.beside&.fetch("transfers", nil) || plan.transfers
 
-      # The part chosen for this fault.
-      def choice = fault.part_choice
+      # The part chosen for this fault, where this is the plan that it goes in by: a cleaning
+      # beside it has nothing to do with what the new motor needs.
+      def choice = (fault.part_choice if task == asked_for)
 
       # The choice whose seat this step sets; nil elsewhere.
       def chosen_seat(step)
@@ -181,6 +182,8 @@ module Fenbo
         back = steps.select { |one| one.phase == "back" && one.fasteners }
         back + steps.select { |one| WAITS.fetch(step.id, []).include?(one.id) }
       end
+
+      def asked_for = @asked_for ||= Task.for_fault(job.unit.family, fault)
 
       def build
         input = Input.new({"family" => job.unit.family, "task" => task, "side" => fan.side, "features" => answers,

@@ -139,4 +139,15 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     expect(described_class.of(made_job(decisions: [decided("bearing_worn", "evaporator_dirty", action: "wait")])).along)
       .to be_empty
   end
+
+  it "has what a chosen part needs in the plan that it goes in by, and in no other" do
+    extra = {"extra_work" => ["splice"]}
+    take = chosen.with(beside: extra)
+    motor, cleaning = [nil, "cleaning"].map { |one|
+      described_class.of(made_job(decisions: [decided("bearing_worn", "evaporator_dirty")], part_choices: [take]),
+        task: one)
+    }
+    expect([motor.task, motor.choice, motor.plan.extra_minutes.positive?]).to eq [task, take, true]
+    expect([cleaning.task, cleaning.choice, cleaning.plan.extra_minutes]).to eq ["cleaning", nil, 0]
+  end
 end
