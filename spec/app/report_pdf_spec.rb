@@ -161,5 +161,14 @@ RSpec.describe Stations::HandOver::Pdf, :made_jobs do
       expect(told.scan("Afterwards it read").size).to eq 1
       expect(told).not_to include "Everything was seen to run"
     end
+
+    it "tells what was decided along with the first cause, and that it is mended once that was seen" do
+      two = {decisions: [decided("bearing_worn", "condenser_dirty", fault: "condenser-1.1")],
+             unit: made_unit(fans: %w[condenser-1], family: "remote_condenser")}
+      clean = Fenbo::JobFile::ProofCheck.new(check: "condenser_clean", by: person, done_at: at(80))
+      expect(proposed(**two)).to eq "Condenser fan 1: bearing worn with condenser dirty."
+      expect(proposed(**two,
+proof_checks: [clean])).to end_with "Condenser and its filter clean: air passes all over its face."
+    end
   end
 end

@@ -23,14 +23,20 @@ module Stations
       private
 
       def fault_told(fault)
-        ["#{fault.place}: #{Fenbo::Diagnosis.low(fault.decision.label)}.", done(fault),
-          reading(fault)].compact.join(" ")
+        ["#{fault.place}: #{Fenbo::Diagnosis.low(fault.decision.label)}.", done(fault), reading(fault),
+          *fault.also.filter_map { |cause| along(cause) }].compact.join(" ")
       end
 
       def done(fault)
         return "#{@voice.part_words(fault).upcase_first}." if fault.part_choice&.thing
         return "It was cleaned." if @job.readings_of("cleaning", fan: fault.fan.key).any?
         "To be watched." if fault.decision.action == "wait"
+      end
+
+      # What was decided along with it, as it was seen to be mended.
+      def along(cause)
+        text = @proof.mended(cause.id)
+        "#{text}." if text
       end
 
       def reading(fault)

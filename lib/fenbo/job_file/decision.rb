@@ -19,8 +19,10 @@ module Fenbo
 
       def awaits_countersign? = by.apprentice? && countersigned_at.nil?
 
+      # "Bearing worn with condenser dirty"
       def label
-        causes.map { |cause| Diagnosis::Cause.label(cause) }.join(" with ")
+        first, *along = causes.map { |cause| Diagnosis::Cause.label(cause) }
+        [first, *along.map { |one| Diagnosis.low(one) }].join(" with ")
       end
     end
   end

@@ -34,6 +34,11 @@ module Fenbo
         @job.faults.any?(&:decision) && @job.faults.none?(&:hands_on?)
       end
 
+      # In words, that what was wrong by this cause is mended; nil until it was seen.
+      def mended(cause)
+        checks.find { |id, _| Checklist.all.dig(id, "causes")&.include?(cause) && done?(id) }&.last
+      end
+
       # Ticked, or answered by a reading or by the work plan.
       def done?(id)
         @done.key?(id) || !answered(id).nil? || !seen_at_work(id).nil?
