@@ -17,6 +17,7 @@ module Fenbo
     autoload :Plan, "fenbo/work_plan/plan"
     autoload :Progress, "fenbo/work_plan/progress"
     autoload :Recipe, "fenbo/work_plan/recipe"
+    autoload :Sought, "fenbo/work_plan/sought"
     autoload :Step, "fenbo/work_plan/step"
     autoload :Task, "fenbo/work_plan/task"
     autoload :Wanted, "fenbo/work_plan/wanted"

@@ -45,6 +45,20 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
     expect(status).to eq 303
   end
 
+  it "stays at a step whose measure is not as it should be, and says by how much" do
+    make_safe
+    work(stop: "blade_depth")
+    tick("blade_depth", measured: "17")
+    seat = plan.steps.find { |one| one.measure&.fetch("what", nil) == "new_seat" }.id
+    work(stop: seat)
+    tick(seat, measured: "21", fasteners: "4")
+    expect(last_response.location).to end_with "&step=#{seat}"
+    follow_redirect!
+    expect(page).to include "The old one sat at", "Set 4 mm farther out: look whether it still clears."
+    tick(seat, measured: "17.2", fasteners: "4")
+    expect(last_response.location).not_to include "&step="
+  end
+
   it "sees along the plan what Prove would ask, and proposes the words of the report" do
     motor = Motor.where.not(price_cents: nil).first
     PartChoice.create!(job:, motor:, user: technician, fan_position: job.unit.position("evaporator-1"))

@@ -34,7 +34,8 @@ module Stations
         form = StepForm.new(plan, params, current_user)
         halt 422, page(fault: form.fault) unless form.read
         keep(form)
-        back_to here
+        # Nobody goes on past a measure that is off without having seen it.
+        back_to(form.off ? "#{here}&step=#{params[:step]}" : here)
       end
 
       post "/jobs/:number/fit/steps/:step/undo" do

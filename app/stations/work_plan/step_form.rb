@@ -30,6 +30,9 @@ module Stations
           skipped:)
       end
 
+      # What was measured where that is not as it should be, to be looked at once more.
+      def off = (@measured if @step && @plan.off(@step, @measured))
+
       # The fault as the page shows it at its step.
       def refused(field, message)
         @fault ||= Fault.new(step: @params[:step], field: field.to_s, message:, typed: @params)

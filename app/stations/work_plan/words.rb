@@ -73,10 +73,18 @@ module Stations
       # Letters for the places of the tray, in the order things came out.
       def tray_letter(index) = ("A".ord + index % 26).chr
 
-      # By how much a blade sits beside where it should, in words.
-      def off_words(off)
+      # By how much what was measured is not as it should be, in words; nil where it is.
+      # @param sought [Fenbo::WorkPlan::Sought, nil]
+      def off_words(sought, measured)
+        off = sought&.off(measured) or return
+        return capacitor_off(sought, measured) if sought.what == "capacitor"
         "Set #{show(off.abs.round(1),
           "length")} #{off.positive? ? "farther out" : "deeper"}: look whether it still clears."
+      end
+
+      def capacitor_off(sought, measured)
+        "#{tidy(measured)} µF for #{tidy(sought.value)} µF: not this one. " \
+          "Measure again, bled and disconnected, or take another."
       end
 
       def feature_words(choice) = choice.tr("_", " ")

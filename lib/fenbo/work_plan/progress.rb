@@ -135,18 +135,21 @@ module Fenbo
         choice if step.measure&.fetch("what", nil) == "new_seat" && choice&.seat_mm
       end
 
-      # By how much the hub was set beside the chosen seat, or, where none was chosen, beside
-      # where the old one sat, mm, where a caliper can tell.
-      def off_seat(step)
-        measured = done(step)&.measured or return nil
-        wanted = wanted_seat(step) or return nil
-        off = measured - wanted
-        off if off.abs > @limits["fit.tolerance"]
+      # What a step's measure should come to: the hub at the seat that was chosen, else where the
+      # old one sat; a new capacitor at what the plate says. Nil where nothing says.
+      # @return [Sought, nil]
+      def sought(step)
+        case step.measure&.fetch("what", nil)
+        when "new_seat"
+          seek("new_seat", chosen_seat(step)&.seat_mm || @done["blade_depth"]&.measured) { @limits["fit.tolerance"] }
+        when "capacitor"
+          seek("capacitor", plate&.capacitor_uf) { |printed| printed * @limits["capacitor.tolerance"] / 100 }
+        end
       end
 
-      def wanted_seat(step)
-        return nil unless step.measure&.fetch("what", nil) == "new_seat"
-        chosen_seat(step)&.seat_mm || @done["blade_depth"]&.measured
+      # By how much what was measured is off; nil where it is as it should be.
+      def off(step, measured = done(step)&.measured)
+        sought(step)&.off(measured)
       end
 
       # Pictures taken at a step of this plan.
@@ -182,6 +185,13 @@ module Fenbo
         back = steps.select { |one| one.phase == "back" && one.fasteners }
         back + steps.select { |one| WAITS.fetch(step.id, []).include?(one.id) }
       end
+
+      def seek(what, value)
+        Sought.new(what:, value:, within: yield(value)) if value
+      end
+
+      # Of the motor that will sit there.
+      def plate = choice&.motor || fan.motor
 
       def asked_for = @asked_for ||= Task.for_fault(job.unit.family, fault)
 

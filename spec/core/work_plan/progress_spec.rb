@@ -83,12 +83,25 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
       measured = progress.steps.find { |one| one.measure&.fetch("what", nil) == "new_seat" } or next :no_seat
       progress = plan(steps.map { |one| (one.step == "blade_off_back") ? one.with(step: measured.id) : one },
         part_choices: choice.empty? ? [] : [chosen(**choice)])
-      [progress.wanted_seat(measured), progress.off_seat(measured)&.round(2), progress.chosen_seat(measured)&.seat_mm]
+      [progress.sought(measured).value, progress.off(measured)&.round(2), progress.chosen_seat(measured)&.seat_mm]
     }
     expect(seat[18.1]).to eq [18.0, nil, nil]
     expect(seat[21.0]).to eq [18.0, 3.0, nil]
     expect(seat[21.0, seat_mm: 20.9]).to eq [20.9, nil, 20.9]
     expect(seat[18.0, seat_mm: 20.9]).to eq [20.9, -2.9, 20.9]
+  end
+
+  it "holds a new capacitor against the plate, within its tolerance, and asks for nothing where no plate says" do
+    fan = ->(microfarads) {
+      made_fan("condenser-1").with(motors: [made_motor(family: "psc", capacitor_uf: microfarads)])
+    }
+    off = ->(measured, printed: 5.0) {
+      progress = described_class.of(made_job(unit: made_unit(fans: [fan[printed]], family: "remote_condenser"),
+        decisions: [decided("bearing_worn", fault: "condenser-1.1")]), fault: "condenser-1")
+      step = progress.steps.find { |one| one.measure&.fetch("what", nil) == "capacitor" }
+      progress.off(step, measured)&.round(2)
+    }
+    expect([off[4.8], off[17.0], off[4.6], off[nil], off[17.0, printed: nil]]).to eq [nil, 12.0, -0.4, nil, nil]
   end
 
   it "keeps what each fault and task did apart, and old files' steps with the fan in hand" do
