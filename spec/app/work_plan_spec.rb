@@ -59,6 +59,21 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
     expect(last_response.location).not_to include "&step="
   end
 
+  context "with a run capacitor" do
+    let(:job) { create(:job, unit: Unit.find_by!(name: "Dairy roof")) }
+
+    it "says what the plate asks for, and that another one is not it" do
+      work(stop: "capacitor_new")
+      get "/jobs/#{job.number}/fit"
+      expect(page).to include "The plate asks for <b class=\"figure\">5 µF</b>"
+      tick("capacitor_new", measured: "17")
+      follow_redirect!
+      expect(page).to include "17 µF for 5 µF: not this one."
+      tick("capacitor_new", measured: "4,9")
+      expect(last_response.location).not_to include "&step="
+    end
+  end
+
   it "sees along the plan what Prove would ask, and proposes the words of the report" do
     motor = Motor.where.not(price_cents: nil).first
     PartChoice.create!(job:, motor:, user: technician, fan_position: job.unit.position("evaporator-1"))
@@ -174,14 +189,6 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
     send_form "/jobs/#{job.number}/photos", photo: picture, station: "fit", step: "connector_off"
     get "/jobs/#{job.number}/fit?step=connector_off_back"
     expect(page).to include("/photos/#{job.photos.reload.first.client_id}")
-  end
-
-  it "measures the blade after against the seat before" do
-    make_safe
-    tick("blade_depth", measured: "17")
-    tick("blade_off_back", measured: "21", fasteners: "1", note: "only for the spec")
-    get "/jobs/#{job.number}/fit?step=blade_off_back"
-    expect(page).to match(/Set 4 mm farther out/)
   end
 
   it "asks how the unit is before the plan is shown, and remembers what it is told" do

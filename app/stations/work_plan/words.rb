@@ -83,7 +83,7 @@ module Stations
       end
 
       def capacitor_off(sought, measured)
-        "#{tidy(measured)} µF for #{tidy(sought.value)} µF: not this one. " \
+        "#{show(measured, "capacitance")} for #{show(sought.value, "capacitance")}: not this one. " \
           "Measure again, bled and disconnected, or take another."
       end
 

@@ -143,7 +143,7 @@ module Fenbo
         when "new_seat"
           seek("new_seat", chosen_seat(step)&.seat_mm || @done["blade_depth"]&.measured) { @limits["fit.tolerance"] }
         when "capacitor"
-          seek("capacitor", plate&.capacitor_uf) { |printed| printed * @limits["capacitor.tolerance"] / 100 }
+          seek("capacitor", plate&.capacitor_uf) { |printed| printed * @limits["capacitor.tolerance"] / 100.0 }
         end
       end
 

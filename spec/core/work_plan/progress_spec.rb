@@ -95,7 +95,7 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     fan = ->(microfarads) {
       made_fan("condenser-1").with(motors: [made_motor(family: "psc", capacitor_uf: microfarads)])
     }
-    off = ->(measured, printed: 5.0) {
+    off = ->(measured, printed: 5) {
       progress = described_class.of(made_job(unit: made_unit(fans: [fan[printed]], family: "remote_condenser"),
         decisions: [decided("bearing_worn", fault: "condenser-1.1")]), fault: "condenser-1")
       step = progress.steps.find { |one| one.measure&.fetch("what", nil) == "capacitor" }
