@@ -15,4 +15,9 @@ RSpec.describe Demo::World do
       expect(rows.map { |row| [row.job.number, row.taken_at] }).to eq []
     end
   end
+
+  it "has nobody at two places at once" do
+    open = Visit.where("starts_at <= now() AND ends_at IS NULL").joins(:job).where.not(jobs: {status: "closed"})
+    expect(open.group(:technician_id).count.values).to all(eq 1)
+  end
 end
