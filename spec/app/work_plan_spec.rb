@@ -91,6 +91,23 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
     expect(page).to include "bearing worn. Motor #{motor.part_no} fitted", "The box stood at 4 °C on leaving."
   end
 
+  it "leads on to what was decided along with the first cause before the work counts as done" do
+    take = Entries::Decision.new(id: SecureRandom.uuid, fault: "evaporator-1.1", besides: false,
+      causes: %w[bearing_worn evaporator_dirty], proposed: "bearing_worn", probability: 0.9, action_taken: "replace",
+      override_reason: nil, standing: {})
+    Logbook.new(job, technician).take(take)
+    get "/jobs/#{job.number}/decide"
+    expect(page).to include "Replace the motor", "Evaporator dirty too: clean the coil through"
+    work
+    expect([plan.finished?, file(job).done?("fit")]).to eq [true, false]
+    get "/jobs/#{job.number}/fit"
+    expect(page).to include "Done. Evaporator dirty too: clean the coil through", "task=cleaning\">Cleaning</a>"
+    work(task: "cleaning")
+    expect(file(job).done?("fit")).to be true
+    get "/jobs/#{job.number}/fit"
+    expect(page).to include "Everything is done: prove it."
+  end
+
   it "holds the safety gate shut until all three points of the proof are ticked" do
     tick("guard_off", fasteners: "4")
     expect([status, page]).to match [422, include("safety gate comes first")]

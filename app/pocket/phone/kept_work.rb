@@ -19,13 +19,13 @@ class KeptWork
 
   # @param entry [Entries::Step]
   def step(entry)
-    before = plan(entry)
     done = Fenbo::JobFile::StepDone.new(step: entry.step, fan: fan(entry), fault: key(entry), task: entry.task,
       by: book.by, done_at: book.now, fasteners: entry.fasteners, measured: entry.measured&.to_f, note: entry.note,
       skipped: entry.skipped)
     book.job = job.with(steps: [*without(entry), done])
     stand(entry)
-    finish(entry, before.task) if plan(entry).finished?
+    after = plan(entry)
+    finish(entry, after) if after.finished?
   end
 
   # @param entry [Entries::StepUndone]
@@ -71,11 +71,9 @@ class KeptWork
     book.job = job.with(state:, state_at: book.now, state_by: book.by)
   end
 
-  def finish(entry, task)
-    book.finish("fit")
-    fault = job.fault_at(entry.fault)
-    chosen = fault.part_choice&.thing && Fenbo::WorkPlan::Task.for_fault(job.unit.family, fault) == task
-    fit(entry.fault) if chosen
+  def finish(entry, plan)
+    book.finish("fit") unless plan.next_along
+    fit(entry.fault) if plan.choice&.thing
   end
 
   def put_in(choice)

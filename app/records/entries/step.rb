@@ -14,10 +14,10 @@ module Entries
     end
 
     def append(book)
-      before = plan(book)
       row = WorkStep.transaction(requires_new: true) { keep(book) }
       stand(book)
-      finish(book, before.task) if plan(book, reread: true).finished?
+      after = plan(book, reread: true)
+      finish(book, after) if after.finished?
       row
     rescue ActiveRecord::RecordNotUnique
       # The same tick twice at once: it is done.
@@ -50,12 +50,11 @@ module Entries
       State.new(state:).append(book) if state && !skipped
     end
 
-    # The last step done, the chosen part sits where it was meant to, if this was its plan.
-    def finish(book, task)
-      book.finish("fit")
-      one = book.job.fault_at(fault)
-      chosen = one.part_choice&.thing && Fenbo::WorkPlan::Task.for_fault(book.job.unit.family, one) == task
-      Fitted.new(fault:).append(book) if chosen
+    # The last step done, the chosen part sits where it was meant to, if this was its plan; the
+    # station is done when what was decided along with it is, too.
+    def finish(book, plan)
+      book.finish("fit") unless plan.next_along
+      Fitted.new(fault:).append(book) if plan.choice&.thing
     end
 
     def plan(book, reread: false, now: nil)

@@ -46,9 +46,9 @@ module Fenbo
       # Decided to be left as it is.
       def watched? = open? && decision&.action == "wait"
 
-      # Decided so that nothing is bought for it.
+      # Decided so that nothing is bought for it, nor for what was decided along with it.
       def without_part?
-        part_choice.nil? && open? && %w[wait clean].include?(decision&.action)
+        part_choice.nil? && open? && %w[wait clean].include?(decision&.action) && also.none?(&:part)
       end
     end
   end

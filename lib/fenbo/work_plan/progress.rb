@@ -24,7 +24,7 @@ module Fenbo
         @fault = fault
         @limits = limits
         @now = now
-        @task = tasks.include?(task) ? task : asked_for
+        @task = tasks.include?(task) ? task : Task.for_fault(job.unit.family, fault)
         @plan = build
         @done = mine.to_h { |step| [step.step, step] }
       end
@@ -128,7 +128,9 @@ module Fenbo
 
       # The part chosen for this fault, where this is the plan that it goes in by: a cleaning
       # beside it has nothing to do with what the new motor needs.
-      def choice = (fault.part_choice if task == asked_for)
+      def choice
+        (fault.part_choice if task == Task.for_part(job.unit.family, fault))
+      end
 
       # The choice whose seat this step sets; nil elsewhere.
       def chosen_seat(step)
@@ -192,8 +194,6 @@ module Fenbo
 
       # Of the motor that will sit there.
       def plate = choice&.motor || fan.motor
-
-      def asked_for = @asked_for ||= Task.for_fault(job.unit.family, fault)
 
       def build
         input = Input.new({"family" => job.unit.family, "task" => task, "side" => fan.side, "features" => answers,

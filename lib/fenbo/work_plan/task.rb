@@ -35,12 +35,23 @@ module Fenbo
 
       def motor(side) = "#{side}_fan_motor"
 
+      # The plan by which the part chosen for a fault goes in; nil where none is.
+      # @param fault [JobFile::Fault]
+      def for_part(family, fault)
+        return nil unless fault.part_choice&.thing
+        tasks = possible(family, fault.fan.side)
+        [of_part(fault), fallback(fault), motor(fault.fan.side)].compact.find { |task| tasks.include?(task) }
+      end
+
       def wanted(fault)
         return "cleaning" if fault.decision&.action == "clean"
+        of_part(fault) || BY_PART[part_of(fault)]
+      end
+
+      def of_part(fault)
         return "conversion_kit" if fault.part_choice&.motor&.kit_contents
         return motor(fault.fan.side) if fault.part_choice&.motor
-        return Matching::SpareKind[fault.part_choice.spare.kind].task if fault.part_choice&.spare
-        BY_PART[part_of(fault)]
+        Matching::SpareKind[fault.part_choice.spare.kind].task if fault.part_choice&.spare
       end
 
       # A part without a plan of its own here is worked as any other part.

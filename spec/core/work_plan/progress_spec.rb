@@ -162,5 +162,12 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     }
     expect([motor.task, motor.choice, motor.plan.extra_minutes.positive?]).to eq [task, take, true]
     expect([cleaning.task, cleaning.choice, cleaning.plan.extra_minutes]).to eq ["cleaning", nil, 0]
+    # Decided to be cleaned first, with a motor along: its part has a plan all the same, and is bought.
+    clean = decided("evaporator_dirty", "bearing_worn", action: "clean")
+    file = made_job(decisions: [clean], part_choices: [take])
+    expect(described_class.of(file).task).to eq "cleaning"
+    expect(described_class.of(file, task:).choice).to eq take
+    expect([made_job(decisions: [clean]), made_job(decisions: [decided("evaporator_dirty", action: "clean")])]
+      .map { |one| one.fault_at("evaporator-1").without_part? }).to eq [false, true]
   end
 end
