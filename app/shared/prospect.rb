@@ -17,8 +17,8 @@ module Shared
     # In a sentence; nil where nothing leads yet.
     def words
       return nil if @verdict == "undetermined" || fifths.zero?
-      return "It confirms #{low(@verdict)} in about #{fifths} of 5 cases." unless fifths == 5
-      (told == @verdict) ? "It shows how sure #{low(@verdict)} is." : "It tells of #{low(told)}."
+      return "It confirms #{subject(@verdict)} in about #{fifths} of 5 cases." unless fifths == 5
+      (told == @verdict) ? "It shows how sure it is: #{subject(@verdict)}." : "It tells of #{subject(told)}."
     end
 
     # @return [Array] of [outcome, chance, words]
@@ -48,6 +48,12 @@ module Shared
     end
 
     def percent(chance) = (chance * 100).round
+
+    # What is said of a cause, or of none.
+    SUBJECTS = {"healthy" => "nothing being wrong", "none_of_these" => "something else being wrong"}.freeze
+    private_constant :SUBJECTS
+
+    def subject(cause) = SUBJECTS.fetch(cause) { low(cause) }
 
     def low(cause) = Fenbo::Diagnosis.low(Fenbo::Diagnosis::Cause.label(cause))
   end

@@ -34,6 +34,13 @@ RSpec.describe Shared::Prospect do
     expect(stands.answers.map(&:last).join(", ")).to include "EC module failed leads", "bearing seized leads"
   end
 
+  it "speaks of nothing being wrong as of a cause" do
+    sound = prospect("airflow", "fan_motion normal", "noise quiet_normal", "condenser_face clean",
+      "box_temperature normal")
+    expect(sound.words).to match(/\AIt confirms nothing being wrong in about [45] of 5 cases\.\z/)
+    expect(sound.answers.first.last).to match(/\Ahealthy leads \d+ → \d+ %\z/)
+  end
+
   it "says nothing where nothing leads" do
     expect(prospect("noise").words).to be_nil
   end
