@@ -19,6 +19,20 @@ RSpec.describe Shared::Standing, :made_jobs, :rolled_back do
     [sound, loud].each { |groups| expect(groups.values.flatten).to match_array(all) }
   end
 
+  it "says of a test why it comes now: the first time, because it does not fit, or to be sure" do
+    said = ->(*pairs) {
+      findings = pairs.each_with_index.map { |pair, index| found(*pair.split, minutes: index + 1) }
+      job = made_job(findings:, state: "D", state_at: at(20))
+      standing = described_class.new(job, job.unit.fan("evaporator-1"))
+      standing.result.next_tests.to_h { |row| [row.test, standing.occasion(row)] }
+    }
+    expect(said["fan_motion stopped", "noise silent", "spin_by_hand gritty", "winding_ohms open", "shaft_play none",
+      "voltage_at_motor in_range"]).to include "spin_by_hand" => "Once more, it does not fit"
+    expect(said["shaft_play rocks", "noise grinding", "spin_by_hand seized"])
+      .to include "spin_by_hand" => "Once more, to be sure"
+    expect(said["noise grinding"].values.uniq).to eq ["Next"]
+  end
+
   it "keeps what a fan like this cannot have apart, by name" do
     groups = choices
     expect(groups["Not expected on a fan like this"]).to include "capacitor_open", "ec_module_failed"
