@@ -50,6 +50,9 @@ module Fenbo
       def thing = motor || spare
 
       def fitted? = !fitted_at.nil?
+
+      # Whether it was taken off a van: nothing had to be ordered.
+      def from_van? = offer.to_h["offer"] == "van"
     end
   end
 end
