@@ -34,7 +34,9 @@ module Stations
       end
 
       def measured
-        @report.worked.measured.map { |one| "#{one.where}, #{Fenbo::Diagnosis.low(one.label)}: #{@words.show(one.value, one.kind)}" }
+        @report.worked.measured.map { |one|
+          "#{one.where}, #{Fenbo::Diagnosis.low(one.label)}: #{@words.show(one.value, one.kind)}"
+        }
       end
 
       def cleaned
