@@ -59,7 +59,6 @@ module Units
 
     private
 
-    # Its last job, for what was found.
     # The job the plate is noted for, where one is.
     def job
       number = whole(params[:job])
@@ -78,7 +77,18 @@ module Units
     def twin = unit.position(params[:twin])
 
     def plate_page(typed:, faults: {}, form: nil)
-      erb(:plate_edit, locals: {unit:, position: fan, typed:, faults:, form:, job:, back: params[:back].to_s})
+      plate = PlateFields.new(fan.motor_now, typed, length: ->(mm) { typed(mm, "length") })
+      erb(:plate_edit, locals: {unit:, position: fan, plate:, typed:, faults:, form:, job:, back: params[:back].to_s})
+    end
+
+    # The words a column of the catalogue usually has.
+    def usual_words(column)
+      Fenbo::Knowledge.table("catalogue")["motors"][column]["usual"]
+    end
+
+    # Other fans of the bank, with a motor whose plate may stand for one that is gone.
+    def twins(unit, position)
+      unit.fan_positions.select { |one| one.id != position.id && one.side == position.side && one.motor_now }
     end
 
     def unit

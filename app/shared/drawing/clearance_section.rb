@@ -8,7 +8,6 @@ module Shared
     class ClearanceSection
       AXIS, REACH, HUB = 190, 128, 26
       RULER = 438
-      LEFT = 40
 
       # @param layout [Fenbo::Clearance::Layout]
       # @param range [Array(Float, Float), nil] where the hub may sit with these spacers
@@ -21,23 +20,21 @@ module Shared
         @range = range
         @words = words
         @system = system
-        @body_mm = body_mm
-        @width = wide ? 740 : 380
+        @sheet = ClearanceScale.new(layout, body_mm:, wide:)
         @wide = wide
       end
 
       # Pixels a millimetre: what JavaScript needs to follow a thumb.
-      def scale
-        @scale ||= (@width - LEFT - (@wide ? 74 : 46)) / (span.end - span.begin)
-      end
+      def scale = @sheet.pixels
 
       def svg
-        @svg = Svg.new(@width, 466, label:, css: "plate")
-        frame
-        fixed
+        @svg = Svg.new(@sheet.width, 466, label:, css: "plate")
+        axis
+        ClearanceFrame.new(@svg, @layout, @sheet).draw
         ghost if @question.old_seat_mm && (@question.old_seat_mm - @layout.seat).abs > 0.05
         @svg.group(data_fit: "blade") { moving }
-        conditions.each { |one| trouble(one) unless one[:holds] }
+        broken = ClearanceTrouble.new(@svg, @layout, @sheet, words: @words)
+        conditions.each { |one| broken.draw(one) unless one[:holds] }
         dimensions
         ruler
         @svg.to_s
@@ -53,73 +50,10 @@ module Shared
 
       def conditions = @layout.to_h[:conditions]
 
-      # From a stretch of the motor to what reaches farthest.
-      def span
-        @span ||= (-motor_mm..[@layout.guard, @question.shaft_mm, @layout.front, @layout.orifice].compact.max + 2)
-      end
+      def x(mm) = @sheet.x(mm)
 
-      # No more of the motor than a third of the sheet; the rest is broken off.
-      def motor_mm
-        [@body_mm || 60, 0.45 * [@layout.guard, @question.shaft_mm, @layout.front].compact.max].min
-      end
-
-      def x(mm) = LEFT + (mm - span.begin) * scale
-
-      def frame
-        @svg.line(x(span.begin) - 18, AXIS, x(span.end) + 22, AXIS, "line-axis")
-      end
-
-      def fixed
-        motor
-        carriers
-        @svg.rect(x(0), AXIS - 12, @question.shaft_mm * scale, 24, "fit-shaft")
-        @svg.rect(x(0), AXIS - 24, @question.boss_mm * scale, 48, "plate-hatch") if @question.boss_mm.positive?
-        keyway if @question.key
-        guard if @layout.guard
-      end
-
-      def motor
-        @svg.rect(x(span.begin), AXIS - 84, motor_mm * scale, 168, "plate-case").rect(
-          x(span.begin),
-          AXIS - 84,
-          motor_mm * scale,
-          168,
-          "plate-hatch-soft"
-        )
-        if @body_mm && @body_mm > motor_mm
-          @svg.path("M#{Svg.p(x(span.begin), AXIS - 88)} l-7 22 l14 30 l-14 36 l14 36 l-14 30 l7 22", "fit-break")
-        end
-        @svg.text(x(-motor_mm / 2.0), AXIS - 58, "motor", "visit-words", text_anchor: "middle")
-      end
-
-      # From the motor's plate to opening and guard, with the spacers between.
-      def carriers
-        far = @layout.orifice || @layout.guard or return
-        [-1, 1].each do |side|
-          y = AXIS + side * (REACH + 22)
-          @svg.path("M#{Svg.p(x(0), AXIS + side * 84)} V#{y} H#{x(far).round(1)}", "line-thin")
-          @layout.spacers.times do |index|
-            @svg.rect(x(2 + index * @question.spacer_mm), y - 7, @question.spacer_mm * scale, 14, "fit-spacer")
-          end
-          @svg.rect(x(far) - 6, y - 16, 12, 32, "plate-hatch") if @layout.orifice
-        end
-        @svg.text(x(far), AXIS - REACH - 46, "opening", "axis-words", text_anchor: "middle") if @layout.orifice
-      end
-
-      def keyway
-        @svg.rect(
-          x(@question.key.from_mm),
-          AXIS - 12,
-          (@question.key.to_mm - @question.key.from_mm) * scale,
-          6,
-          "fit-key"
-        )
-      end
-
-      def guard
-        @svg.line(x(@layout.guard), AXIS - REACH - 34, x(@layout.guard), AXIS + REACH + 34, "line-pipe")
-        (-4..4).each { |step| @svg.circle(x(@layout.guard), AXIS + step * 36, 4, "terminal") }
-        @svg.text(x(@layout.guard), AXIS - REACH - 46, "guard", "axis-words", text_anchor: "end")
+      def axis
+        @svg.line(x(@sheet.span.begin) - 18, AXIS, x(@sheet.span.end) + 22, AXIS, "line-axis")
       end
 
       def ghost
@@ -160,57 +94,6 @@ module Shared
         @svg.rect(hub, AXIS - HUB, @question.hub_mm * scale, 2 * HUB, hub_css)
       end
 
-      # The stretch that is missing, hatched where it is missing.
-      def trouble(condition)
-        missing = -condition[:margin]
-        case condition[:id]
-        when "guard"
-          guard_trouble(condition, missing)
-        when "motor"
-          red(@layout.back, @layout.back + missing, AXIS - REACH, 44, "too near")
-        when "engagement"
-          red(@question.shaft_mm, @question.shaft_mm + missing, AXIS - 20, 40, "of shaft missing")
-        when "orifice"
-          orifice_trouble(condition, missing)
-        when "key"
-          red(
-            @layout.seat + @question.key.screw_mm - missing / 2,
-            @layout.seat + @question.key.screw_mm + missing / 2,
-            AXIS - 34,
-            16,
-            "off the keyway"
-          )
-        end
-      end
-
-      # The blade's own front, or the end of the shaft that no seat can help.
-      def guard_trouble(condition, missing)
-        return red(@question.shaft_mm - missing, @question.shaft_mm, AXIS - 20, 40, "too long") unless condition[:high]
-        red(@layout.front - missing, @layout.front, AXIS - REACH, 44, "too near")
-      end
-
-      # How far the opening would have to move for this seat.
-      def orifice_trouble(condition, missing)
-        far = condition[:high] && @layout.seat > condition[:high]
-        if far
-          red(@layout.orifice, @layout.orifice + missing, AXIS - REACH - 20, 14, "too far out")
-        else
-          red(@layout.orifice - missing, @layout.orifice, AXIS - REACH - 20, 14, "too deep")
-        end
-      end
-
-      def red(from, to, y, height, words)
-        @svg.rect(x(from), y, [(to - from) * scale, 3].max, height, "fit-trouble")
-        text = "#{@words.call(to - from)} #{words}"
-        @svg.text(
-          x((from + to) / 2.0).clamp(text.size * 3.9 + 4, @width - text.size * 3.9 - 4),
-          y - 8,
-          text,
-          "fit-trouble-words",
-          text_anchor: "middle"
-        )
-      end
-
       def dimensions
         below = AXIS + REACH + 52
         between(@question.boss_mm, @layout.back, below, "to motor")
@@ -228,17 +111,15 @@ module Shared
           .line(x1, y - 7, x1, y + 7, "line-thin")
           .line(x2, y - 7, x2, y + 7, "line-thin")
         text = "#{@words.call(to - from)} #{words}"
-        at = (x1 + x2) / 2.0
-        at = at.clamp(text.size * 3.9 + 4, @width - text.size * 3.9 - 4)
-        @svg.text(at, y - 9, text, "fit-words", text_anchor: "middle")
+        @svg.text(@sheet.within((x1 + x2) / 2.0, text), y - 9, text, "fit-words", text_anchor: "middle")
       end
 
       def ruler
         low, high = @range
         @svg.rect(x(low), RULER - 16, [(high - low) * scale, 3].max, 11, "fit-range") if low && high && low <= high
         ruler = Ruler.new(@svg, RULER, system: @system, scale:) { |mm| x(mm) }
-        ruler.draw(span.end)
-        @svg.text(x(span.begin), RULER + 18, "#{ruler.words} from the motor's face", "axis-words") if @wide
+        ruler.draw(@sheet.span.end)
+        @svg.text(x(@sheet.span.begin), RULER + 18, "#{ruler.words} from the motor's face", "axis-words") if @wide
         @svg.group(data_fit: "pointer") do
           @svg.path("M#{Svg.p(x(@layout.seat), RULER - 18)} l-8 -13 h16 Z", "fit-pointer")
         end
