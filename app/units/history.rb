@@ -3,7 +3,8 @@
 module Units
   # What a unit's fans drew over the years, and what was done to them.
   class History
-    Point = Fenbo::Value.of(:at, :amps, :verdict)
+    # phase: "before" the work of its job, or "after" it
+    Point = Fenbo::Value.of(:at, :amps, :verdict, phase: "before", error: nil)
 
     def initialize(unit, limits:)
       @unit = unit
@@ -13,20 +14,30 @@ module Units
 
     # Amps over time; the highest leg where there are three.
     def points(position)
-      @points[position.id] ||= rows(position).filter_map do |at, verdict, legs|
-        amps = legs&.map { |leg| leg["amps"] }&.max
-        Point.new(at:, amps:, verdict:) if amps
+      @points[position.id] ||= rows(position).filter_map do |at, verdict, phase, legs|
+        leg = legs&.max_by { |one| one["amps"] } or next
+        Point.new(at:, verdict:, phase:, amps: leg["amps"], error: leg["error"])
       end
+    end
+
+    # When a motor took another's place, between the first reading and the last.
+    # @return [Array<Date>]
+    def exchanges(position)
+      days = motors(position).filter_map(&:installed_on)
+      first, last = points(position).map { |point| point.at.to_date }.minmax
+      first ? days.select { |day| day.between?(first, last) }.sort : []
     end
 
     def window(position) = rows(position).last&.last
 
-    # Whether a fan's amps creep; what only a stalled motor drew is left out.
+    # Whether the amps of the motor that is in creep; what it drew stalled is left out.
     # @return [Answer] of the tool trend
     def trend(position)
-      list = points(position).reject { |point| %w[none locked].include?(point.verdict) }
+      list = of_motor_now(position).reject { |point| %w[none locked].include?(point.verdict) }
       first = list.first&.at
-      readings = list.map { |point| {"day" => (point.at - first) / 86_400.0, "amps" => point.amps} }
+      readings = list.map { |point|
+        {"day" => (point.at - first) / 86_400.0, **point.to_h.slice(:amps, :error).transform_keys(&:to_s)}
+      }
       Fenbo.call(:trend, {"readings" => readings}, limits: @limits)
     end
 
@@ -51,6 +62,15 @@ module Units
 
     private
 
+    # On the day of an exchange the new motor's are those after the work.
+    def of_motor_now(position)
+      since = position.motor_now&.installed_on or return points(position)
+      points(position).select do |point|
+        day = point.at.to_date
+        day > since || (day == since && point.phase == "after")
+      end
+    end
+
     # Of all the unit's fans at once, and of each result no more than is drawn.
     def rows(position)
       @rows ||=
@@ -58,7 +78,8 @@ module Units
           .live
           .where(fan_position: @unit.fan_positions, kind: "amps")
           .order(:taken_at)
-          .pluck(:fan_position_id, :taken_at, :verdict, Arel.sql("result->'legs'"), Arel.sql("result->'window'"))
+          .pluck(:fan_position_id, :taken_at, :verdict, :phase,
+            Arel.sql("result->'legs'"), Arel.sql("result->'window'"))
           .group_by(&:first)
       (@rows[position.id] || []).map { |row| row.drop(1) }
     end

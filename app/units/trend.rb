@@ -6,9 +6,11 @@ module Units
     WIDTH = 420
     HEIGHT = 96
 
-    def initialize(points:, window:, label:)
+    # @param exchanges [Array<Date>] when another motor came in: its amps are no other's
+    def initialize(points:, window:, label:, exchanges: [])
       @points = points
       @window = window
+      @exchanges = exchanges.map { |day| day.to_time(:utc) }
       @label = label
     end
 
@@ -16,7 +18,8 @@ module Units
       svg = Shared::Drawing::Svg.new(WIDTH, HEIGHT, label: @label, css: "trend")
       svg.rect(0, y(@window["high"]), WIDTH, y(@window["low"]) - y(@window["high"]), "scale-window") if @window
       years(svg)
-      svg.path(line, "trend-line") if @points.size > 1
+      @exchanges.each { |at| exchange(svg, x(at)) }
+      motors.each { |points| svg.path(line(points), "trend-line") if points.size > 1 }
       @points.each do |point|
         svg.circle(
           x(point.at),
@@ -51,8 +54,23 @@ module Units
 
     def x(at) = 8 + (WIDTH - 16) * (at - from) / span
 
-    def line
-      "M" + @points.map { |point| Shared::Drawing::Svg.p(x(point.at), y(point.amps)) }.join(" L")
+    # The points of one motor after the other's.
+    def motors
+      @points.group_by { |point| @exchanges.count { |at| at.to_date < point.at.to_date || after?(point, at) } }.values
+    end
+
+    def after?(point, at)
+      at.to_date == point.at.to_date && point.phase == "after"
+    end
+
+    def exchange(svg, at)
+      svg.line(at, 0, at, HEIGHT - 14, "trend-cut")
+      svg.text(at + ((at > WIDTH / 2) ? -4 : 4), 12, "new motor", "tiny",
+        text_anchor: (at > WIDTH / 2) ? "end" : "start")
+    end
+
+    def line(points)
+      "M" + points.map { |point| Shared::Drawing::Svg.p(x(point.at), y(point.amps)) }.join(" L")
     end
 
     def years(svg)

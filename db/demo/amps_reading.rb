@@ -4,9 +4,9 @@ module Demo
   # A clamp reading as the technician's own meter shows it, judged by the core, and what it
   # tells of its fan.
   class AmpsReading
-    def initialize(job, visit, position, technician)
+    def initialize(job, visit, position, technician, motor: position.motor_now)
       @about = {job:, visit:, fan_position: position, user: technician}
-      @motor = position.motor_now
+      @motor = motor
       @site = position.unit.supply_volts
     end
 

@@ -13,7 +13,11 @@ module Demo
   class JobMaker
     extend Forwardable
 
-    def_delegators :@scene, :job, :unit, :who, :position, :hand, :file, :plan, :clock, :visit, :moment, :last_moment
+    def_delegators :@scene, :job, :unit, :who, :position, :hand, :file, :plan, :clock, :visit, :moment, :at,
+      :last_moment
+
+    # A step of the plan every so many seconds.
+    PACE = 60
 
     def initialize(row, now:)
       @row = row
@@ -150,6 +154,9 @@ module Demo
         user: who)
     end
 
+    # Two hours ago, or, on a job of long ago, before its visit's end.
+    def started = @row["closed"] ? last_moment - 2700 : @now - 7200
+
     # The plan ticked off, counts and depth included: all of it, or as far as the step named.
     def work
       steps = plan.steps
@@ -162,13 +169,13 @@ module Demo
           task: plan.task,
           step: step.id,
           user: who,
-          done_at: @now - 7200 + index * 120,
+          done_at: started + index * PACE,
           fasteners: step.fasteners && 4,
           measured: (17.0 if step.measure && step.measure["kind"] == "length")
         )
       end
       return if @row["plan"].is_a?(String)
-      book = Logbook.new(Job.find(job.id), who, now: @now - 3600)
+      book = Logbook.new(Job.find(job.id), who, now: @row["closed"] ? last_moment - 60 : @now - 3600)
       Entries::Fitted.new(fault: hand.key).append(book) if book.choice(hand.key)
       hand.reload
     end

@@ -6,7 +6,7 @@ module Demo
   class PartMaker
     extend Forwardable
 
-    def_delegators :@scene, :row, :job, :now, :unit, :who, :hand, :visit, :file, :plan, :clock, :moment, :last_moment
+    def_delegators :@scene, :row, :job, :at, :unit, :who, :hand, :visit, :file, :plan, :clock, :moment, :last_moment
 
     def initialize(scene)
       @scene = scene
@@ -90,13 +90,13 @@ module Demo
     end
 
     def source(choice)
-      sources = Stations::Source::PartSources.new(file, file.fault_at(nil), plan:, clock:, now:)
+      sources = Stations::Source::PartSources.new(file, file.fault_at(nil), plan:, clock:, now: at)
       option =
         sources.options.find { |one| one[:offer] == row["offer"] } ||
         sources.options.find { |one| one[:second_trip] } || sources.options.first
       kept = option.as_json.merge({"source" => Suppliers::Desk.name_of(option.offer),
                                    "order" => sources.order(option)}.compact)
-      ready_at = row["ready"] ? moment(row["ready"]) : now - 3600
+      ready_at = row["ready"] ? moment(row["ready"]) : at - 3600
       choice.update!(offer: kept, ready_at:)
       ordered(PartOrder.follow(choice, kept, user: who, ready_at:))
     end
@@ -104,7 +104,7 @@ module Demo
     # Taken by its supplier; here where its hour has come, later than promised where the row says so.
     def ordered(order)
       return unless order
-      order.update!(state: (order.ready_at > now) ? "placed" : "here", placed_at: now - 3600,
+      order.update!(state: (order.ready_at > at) ? "placed" : "here", placed_at: at - 3600,
         promised_at: order.ready_at - row.fetch("slipped_h", 0) * 3600)
     end
   end

@@ -32,6 +32,9 @@ module Demo
     # The visit that what is known comes from; nil where nobody was there yet and the caller told it.
     def visit = @visit ||= job.visits.where(starts_at: ..now).first
 
+    # When what is bought and fitted is: on a job of long ago, then.
+    def at = row["closed"] ? last_moment : now
+
     def last_moment = visit&.ends_at ? visit.ends_at - 600 : now - 300
 
     # Hours from now, or a day from today and a time: "2@09:00".

@@ -58,12 +58,21 @@ module Demo
     # A fan's amps over the years: a share of the plate that creeps up, faster
     # where the unit and number say so; a little scatter that is always the same.
     def drift(position)
-      motor = position.motor_now or return
+      motor = motor_then(position) or return
       scatter = ((position.id * 7 + @half * 11) % 9 - 4) * 0.004
-      amps = (motor.amps_at(@unit.supply_volts) * (0.93 + scatter + creep(position) * (6 - @half)) * 3).round(2)
+      amps = (motor.amps_at(@unit.supply_volts) * (0.93 + scatter + creep(position) * age(motor)) * 3).round(2)
       legs = (motor.family == "three_phase") ? [amps, (amps * 1.01).round(2), (amps * 0.99).round(2)] : [amps]
       watts = (motor.watts * (0.8 + scatter)).round if motor.family == "ec"
-      AmpsReading.new(@job, @visit, position, @technician).take(legs, at: @at + position.number * 240, watts:)
+      AmpsReading.new(@job, @visit, position, @technician, motor:).take(legs, at: @at + position.number * 240, watts:)
+    end
+
+    def motor_then(position)
+      position.fitted_motors.find { |motor| !motor.removed_on || motor.removed_on > @at.to_date }
+    end
+
+    # Half-years it has crept, of the last three years.
+    def age(motor)
+      [6 - @half, (@at.to_date - motor.installed_on).to_i / 182].min
     end
 
     def creep(position)

@@ -248,43 +248,6 @@ RSpec.describe "the services", :rolled_back do
     end
   end
 
-  describe Units::History do
-    it "finds a creeping rise and leaves out what only a stalled motor drew" do
-      unit = create(:unit, fans: 1)
-      position = unit.fan_positions.first
-      user = create(:user)
-      keep = ->(years_ago, amps, verdict) do
-        Reading.create!(
-          job: create(:job, unit:),
-          user:,
-          fan_position: position,
-          kind: "amps",
-          verdict:,
-          client_id: SecureRandom.uuid,
-          taken_at: Time.now - years_ago * 31_557_600,
-          question: {},
-          result: {
-            "legs" => [{"amps" => amps}],
-            "window" => {
-              "low" => 0.3,
-              "high" => 0.5
-            }
-          }
-        )
-      end
-      history = described_class.new(unit, limits: Fenbo::Limits.default)
-      [[2, 0.40, "within"], [1, 0.44, "within"], [0.1, 0.476, "within"], [0, 2.0, "locked"]].each do |row|
-        keep.call(*row)
-      end
-      expect(history.trend(position)).to have_attributes(
-        verdict: "rising",
-        share_per_year: be_within(0.005).of(0.10),
-        watch: true
-      )
-      expect(history.points(position).size).to eq 4
-    end
-  end
-
   describe Stations::HandOver::Pdf do
     it "survives the longest names, scripts it has no letters for, and an empty job" do
       require "pdf/reader"

@@ -24,5 +24,15 @@ module Fenbo
       slope = xs.each_index.sum { |index| (xs[index] - mean_x) * (ys[index] - mean_y) } / spread
       [mean_y - slope * mean_x, slope]
     end
+
+    # How far off the slope of `line` is where each y is off by its own error, one as likely high
+    # as low: sqrt(sum((x - mean)^2 e^2)) / sum((x - mean)^2).
+    # @return [Float] 0 where all x are alike
+    def slope_error(xs, errors)
+      mean_x = mean(xs)
+      spread = xs.sum { |x| (x - mean_x)**2 }
+      return 0.0 if spread.zero?
+      Math.sqrt(xs.each_index.sum { |index| ((xs[index] - mean_x) * errors[index])**2 }) / spread
+    end
   end
 end
