@@ -79,7 +79,8 @@ module Units
     def save
       return false unless check
       values = @values
-      motor = @position.motor_now || FittedMotor.new(fan_position: @position, installed_on: Date.today)
+      # Of a motor that was there before its plate was noted nobody knows since when.
+      motor = @position.motor_now || FittedMotor.new(fan_position: @position)
       # Written over another plate than the one that stands there now.
       if params["motor"] && params["motor"] != self.class.motor(@position)
         raise ActiveRecord::StaleObjectError.new(motor,

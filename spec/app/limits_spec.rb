@@ -126,6 +126,19 @@ RSpec.describe Fenbo::Limits, :rolled_back do
     expect([default, default.with("looking.same_look_minutes" => 2)].map(&looks)).to eq [1, 2]
   end
 
+  it "counts a motor fitted lately by an earlier job as recent work" do
+    fan = job.unit.fan_positions.first
+    lately = lambda do |days_before, limits|
+      fan.motor_now.update!(installed_on: job.opened_at.to_date - days_before)
+      whole = file(job.reload)
+      Fenbo::Diagnosis::JobCase.new(whole, whole.unit.fans.first, now: Time.now, minute_cost: 1, limits:)
+        .to_h["context"]["recent_work"]
+    end
+    default = described_class.default
+    expect([0, 1, 60, 61].map { |days| lately[days, default] }).to eq [false, true, true, false]
+    expect(lately[61, default.with("looking.recent_work_days" => 90)]).to be true
+  end
+
   it "takes a cover for off, and a dead answer, only so long as well" do
     fan = file(job).unit.fans.first.key
     put = ->(entry, ago) { Logbook.new(Job.find(job.id), create(:user), now: Time.now - ago * 3600).take(entry) }

@@ -19,6 +19,11 @@ module Stations
 
       private
 
+      # Fans whose motor an earlier job fitted: worked on lately, whoever says so.
+      def lately(job)
+        job.unit.fans.select { |fan| job.fitted_lately?(fan, Shared::Shop.limits) }
+      end
+
       def box_hint(job)
         return "As the customer reads it, or on arrival." unless job.box_read_at
         "Read #{day_clock(job.box_read_at)}; a new figure starts the clock anew."

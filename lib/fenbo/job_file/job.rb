@@ -45,6 +45,15 @@ module Fenbo
       # The fan in hand: the one complained of, else the unit's first.
       def fan_in_hand = unit.fan(fan) || unit.fans.first
 
+      # Whether the fan's motor was fitted shortly before this job was opened: by an earlier one.
+      # What this job fitted was not there when its fault was found.
+      # @param fan [Fan]
+      # @param limits [Limits]
+      def fitted_lately?(fan, limits)
+        fitted = fan.motor&.installed_on or return false
+        (opened_at.to_date - fitted).between?(1, limits["looking.recent_work_days"])
+      end
+
       def live_findings = findings.reject(&:voided?)
 
       def live_readings = readings.reject(&:voided?)

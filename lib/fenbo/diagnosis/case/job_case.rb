@@ -77,7 +77,7 @@ module Fenbo
       end
 
       def recent_work?
-        @job.recent_work || !@job.retested_at(@fan.key).nil?
+        @job.recent_work || !@job.retested_at(@fan.key).nil? || @job.fitted_lately?(@fan, @limits)
       end
 
       def age = @fan.motor&.age_years(@now.to_date)&.round(1)&.clamp(0, 100)
