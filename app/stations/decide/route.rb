@@ -10,23 +10,12 @@ module Stations
 
       post "/jobs/:number/decide" do
         need :decide
-        typed = Shared::Form.new(params)
-        cause =
-          typed.choice(
-            :cause,
-            Fenbo::Diagnosis::Cause.all.keys + %w[healthy none_of_these],
-            required: "Choose a cause."
-          )
-        action = typed.choice(:action, Shared::Words::ACTIONS.keys, required: "Choose what to do about it.")
-        reason = typed.text(:reason, longest: 500)
-        if cause && cause != standing.verdict && reason.nil?
-          typed.fault(:reason, "You see it otherwise than Fenbo: say why, in a few words.")
-        end
-        halt 422, station(:decide, faults: typed.faults, typed: params) unless typed.clean?
-        row = decide(cause, action, reason)
-        decided = job.fault_at(row.fault)
-        back_to "/jobs/#{job.number}/#{(action == "replace") ? "match" : "decide"}?fan=#{spot(decided)}",
-          "Decided#{" about the unit" if decided.unit?}: #{Fenbo::Diagnosis.low(cause_label(cause))}."
+        form = form_of(params)
+        halt 422, station(:decide, faults: form.faults, typed: params) unless form.clean?
+        decided = decide(form).map { |row| job.fault_at(row.fault) }
+        bought = (form.action == "replace") ? decided.first : decided[1]
+        back_to "/jobs/#{job.number}/#{bought ? "match" : "decide"}?fan=#{spot(bought || decided.first)}",
+          decided.map { |fault| decided_line(fault) }.join(" ")
       end
 
       post "/jobs/:number/decide/withdraw" do
@@ -62,32 +51,57 @@ module Stations
       # What Fenbo believed is kept with what was decided.
       BELIEVED = %w[verdict causes sets none_of_these contradictions decisive companions].freeze
 
-      def decide(cause, action, reason)
-        take Entries::Decision.new(
-          id: client_id,
-          fault: fault_here.key,
-          besides: params[:besides] == "1",
-          causes: [cause, *second_causes(cause)],
-          proposed: standing.verdict,
-          probability: probability(cause),
-          action_taken: action,
-          override_reason: (reason unless cause == standing.verdict),
-          standing: standing.result.as_json.slice(*BELIEVED)
-        )
+      def form_of(typed) = Form.new(typed, standing, own: own_already)
+
+      # Causes that are open faults of their own, beside the one in hand.
+      def own_already
+        job.faults.select { |one| one.open? && one.decision && one.key != fault_here.key }
+          .filter_map { |one| one.decision.causes.first }
       end
 
-      # A second cause that the leading set holds beside the chosen one.
-      def second_causes(cause)
-        leading = standing.result.sets.first.causes
-        (cause == standing.verdict && leading.include?(cause)) ? leading - [cause] : []
+      # The first cause, and each other that a part is bought for as a fault of its own.
+      # @return [Array<Decision>]
+      def decide(form)
+        id, fault = client_id, fault_here.key
+        first = entry(id, fault, form.causes, form.action, besides: params[:besides] == "1",
+          override_reason: (form.reason if form.otherwise?))
+        # Sent again, each is the same: its id follows from the form's.
+        own = form.own_faults.map { |cause|
+          entry(Digest::UUID.uuid_v5(id, cause), fault, [cause], "replace", besides: true)
+        }
+        [first, *own].map { |one| take one }
       end
 
-      # What is done about the cause picked, and about what is decided along with it.
-      def remedies(picked, decision)
-        decided = decision ? decision.causes : []
-        along = (picked && decided.first == picked) ? decided.drop(1) : second_causes(picked)
-        first, *beside = Fenbo::Diagnosis::Cause.all.values_at(picked, *along)
-        [first&.remedy, *beside.compact.map { |one| "#{one.label} too: #{Fenbo::Diagnosis.low(one.remedy)}" }].compact
+      def entry(id, fault, causes, action, **more)
+        Entries::Decision.new(id:, fault:, causes:, proposed: standing.verdict, action_taken: action,
+          probability: probability(causes.first), standing: standing.result.as_json.slice(*BELIEVED), **more)
+      end
+
+      def decided_line(fault)
+        "Decided#{" about the unit" if fault.unit?}: #{Fenbo::Diagnosis.low(fault.decision.label)}."
+      end
+
+      # Where the fault in hand goes on from here.
+      def onward
+        return "hand_over" unless fault_here.worked_on?
+        choice = fault_here.part_choice
+        return choice.offer ? "fit" : "source" if choice
+        buys = fault_here.decision.action == "replace" || Fenbo::Diagnosis::Cause.all[fault_here.decision.causes.first]&.part
+        (buys && !fault_here.without_part?) ? "match" : "fit"
+      end
+
+      # What else the set holds beside the cause picked, with what becomes of each.
+      # @return [Hash{String => String}] way by cause
+      def beside(picked, decision, typed)
+        others = form_of({}).others(standing.result.sets.first.causes, picked)
+        chosen = typed["also"].is_a?(Hash) ? typed["also"] : {}
+        stand = (decision && decision.causes.first == picked) ? decision.causes : others
+        others.to_h { |one| [one, chosen[one] || (stand.include?(one) ? "along" : "left")] }
+      end
+
+      # A part can be bought for some only.
+      def ways(cause)
+        Fenbo::Diagnosis::Cause.all[cause].part ? Form::WAYS : Form::WAYS.except("own")
       end
 
       def probability(cause)
