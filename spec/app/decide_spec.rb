@@ -20,10 +20,13 @@ RSpec.describe Stations::Decide::Route, :rolled_back do
   end
 
   def decide(id: SecureRandom.uuid, **fields)
-    send_form "/jobs/#{job.number}/decide", fan: "evaporator-1", set: "blade_iced,defrost_failed", client_id: id, **fields
+    send_form "/jobs/#{job.number}/decide", fan: "evaporator-1", set: "blade_iced,defrost_failed", client_id: id,
+**fields
   end
 
-  def faults = file(job).faults.map { |one| [one.key, one.decision.causes, one.decision.action] }
+  def faults
+    file(job).faults.map { |one| [one.key, one.decision.causes, one.decision.action] }
+  end
 
   it "asks what becomes of each cause beside the first" do
     expect(page).to include "Defrost failed, too", "Done along with it", "A part is bought for it"

@@ -37,6 +37,11 @@ module Stations
         value.is_a?(Numeric) ? Fenbo::Quantities.tidy(value) : value
       end
 
+      # Whether a part that is no motor fits, as far as anybody knows.
+      def fits_words(candidate)
+        Fenbo::Matching::SpareJudged.words(candidate.grade, candidate.compare)
+      end
+
       # What is bought beside a candidate; what comes in its kit is not.
       def bought_beside(candidate)
         candidate.extra_parts.reject { |part| part.end_with?("from the kit") } + candidate.also

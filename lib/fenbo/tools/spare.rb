@@ -4,8 +4,8 @@ module Fenbo
   module Tools
     # What its answer holds.
     module SpareAnswer
-      Candidate = Shape.of(part_no: Shape.maybe(String), grade: String, checks: [Check], extra_work: [Hash],
-        extra_minutes: Float)
+      Candidate = Shape.of(part_no: Shape.maybe(String), grade: String, compare: [String], checks: [Check],
+        extra_work: [Hash], extra_minutes: Float)
     end
 
     define "spare", about: "Which listed parts can take the place of one that is no motor?",

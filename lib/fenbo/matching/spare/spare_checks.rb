@@ -16,11 +16,19 @@ module Fenbo
         @question.kind.columns.map { |name, column| line(name, column) } + [flammable, sealed].compact
       end
 
+      # What the part cannot be held against, in the columns' words: the old one's or its own is
+      # not known.
+      # @return [Array<String>]
+      def unknown
+        @question.kind.columns.select { |name, _| @question.old[name].nil? || @part[name].nil? }
+          .map { |_, column| column["ask"].downcase }
+      end
+
       private
 
       def line(name, column)
         old, new = @question.old[name], @part[name]
-        return unknown(name, column, old.nil? ? "the old one's" : "its") if old.nil? || new.nil?
+        return open_line(name, column, old.nil? ? "the old one's" : "its") if old.nil? || new.nil?
         text = "#{column["ask"].downcase} #{shown(new, column)} for #{shown(old, column)}"
         send(column["rule"], name, column, text, old.is_a?(Numeric) ? [old.to_f, new.to_f] : [old, new])
       end
@@ -49,7 +57,7 @@ module Fenbo
         make(name, "adapt", text, work: column["work"])
       end
 
-      def unknown(name, column, whose)
+      def open_line(name, column, whose)
         make(name, "adapt", "#{whose} #{column["ask"].downcase} is not known: compare before buying")
       end
 

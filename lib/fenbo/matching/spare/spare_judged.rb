@@ -2,9 +2,9 @@
 
 module Fenbo
   module Matching
-    # One listed part with the lines of its checks and its grade.
+    # One listed part with the lines of its checks, what it could not be held against, and its grade.
     SpareJudged =
-      Value.of(:part, :lines) do
+      Value.of(:part, :lines, :compare) do
         def part_no = part["part_no"]
 
         def failing = lines.select { |line| line.result == "fail" }
@@ -18,6 +18,13 @@ module Fenbo
           adapting.empty? ? "drop_in" : "fits_with_work"
         end
 
+        # "fits", or what has to be compared first: nobody knows yet whether it does.
+        define_singleton_method(:words) do |grade, compare|
+          compare.empty? ? Match::WORDS.fetch(grade) : "may fit: #{compare.join(", ")} to be compared first"
+        end
+
+        def words = self.class.words(grade, compare)
+
         # What nobody has comes last; then grade, how soon, and at what price.
         def rank
           [(part["obtainable"] == false) ? 1 : 0, Match::GRADES.index(grade), part["available_hours"] || 0,
@@ -29,7 +36,7 @@ module Fenbo
         end
 
         def to_h
-          {part_no:, grade:, checks: lines.map(&:to_h), extra_work:, extra_minutes: adapting.sum(&:minutes)}
+          {part_no:, grade:, compare:, checks: lines.map(&:to_h), extra_work:, extra_minutes: adapting.sum(&:minutes)}
         end
       end
   end

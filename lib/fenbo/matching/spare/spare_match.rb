@@ -7,7 +7,7 @@ module Fenbo
     # in:  kind (spares.yml), old {the kind's columns, as far as known}, site {wet,
     #      flammable}, parts [{part_no, the columns, flammable_ok, sealed, price_cents,
     #      landed_cents, available_hours}]
-    # out: as `match`: candidates [{part_no, grade, checks, extra_work, extra_minutes}],
+    # out: as `match`: candidates [{part_no, grade, compare, checks, extra_work, extra_minutes}],
     #      rejected [{part_no, checks}], verdict the best part number or "none"
     # Source: company/parts.
     class SpareMatch < Tool
@@ -64,14 +64,15 @@ module Fenbo
 
       def judged
         @judged ||= question.parts.map do |part|
-          SpareJudged.new(part:, lines: SpareChecks.new(question, part, limits).lines)
+          checks = SpareChecks.new(question, part, limits)
+          SpareJudged.new(part:, lines: checks.lines, compare: checks.unknown)
         end
       end
 
       def reasons
         best = candidates.first
         return [none] unless best
-        [reason("#{best.part_no} #{Match::WORDS.fetch(best.grade)}", "spare.best", source: "company/parts"),
+        [reason("#{best.part_no} #{best.words}", "spare.best", source: "company/parts"),
           (reason(question.kind.check, "spare.check", source: "company/parts") if question.kind.check)].compact
       end
 
