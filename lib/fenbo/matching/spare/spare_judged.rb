@@ -20,7 +20,7 @@ module Fenbo
 
         # "fits", or what has to be compared first: nobody knows yet whether it does.
         define_singleton_method(:words) do |grade, compare|
-          compare.empty? ? Match::WORDS.fetch(grade) : "may fit: #{compare.join(", ")} to be compared first"
+          compare.empty? ? Match::WORDS.fetch(grade) : "may fit: #{compare.join(" and ")} to be compared first"
         end
 
         def words = self.class.words(grade, compare)
