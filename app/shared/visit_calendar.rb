@@ -38,7 +38,8 @@ module Shared
     end
 
     def told(job, plan)
-      [job.complaint, parts(job), "Tools: #{plan.plan.tools.join(", ")}", first(job),
+      tools = "Tools: #{plan.plan.tools.join(", ")}" unless plan.by_hand
+      [job.complaint, parts(job), tools, first(job),
         job.access_notes || job.unit.site.access_notes].compact.map { |line| line.delete("\r") }
     end
 

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "nokogiri"
 require_relative "app_spec_helper"
 
 # Deciding about all that Fenbo names together: what is done along with the first cause, what a

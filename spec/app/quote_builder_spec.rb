@@ -58,6 +58,15 @@ RSpec.describe Stations::Source::QuoteBuilder, :made_jobs, :rolled_back do
     expect(told["good"].values).to eq [(rate * minutes / 60.0).round]
   end
 
+  it "asks for what is mended by hand the time that takes, not a motor's" do
+    told = lines(decisions: [decided("blade_iced", action: "repair")])
+    minutes = Fenbo::Diagnosis::Cause["blade_iced"].minutes
+    expect(told["good"]).to eq(
+      "warm the ice off and find where the moist air comes from" =>
+        (Setting.read("rate_per_hour_cents") * minutes / 60.0).round
+    )
+  end
+
   it "makes a second trip once for all faults, the dearer" do
     two = lines(
       decisions: [decided("bearing_worn"), decided("winding_open", fault: "evaporator-2.1")],

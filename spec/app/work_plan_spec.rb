@@ -37,6 +37,17 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
     end
   end
 
+  it "says by hand what needs no plan, and leads on to Prove" do
+    Logbook.new(Job.find(job.id), technician).take(Entries::Decision.new(id: SecureRandom.uuid, fault: "evaporator-1",
+      causes: ["blade_iced"], proposed: "blade_iced", action_taken: "repair", standing: {}))
+    get "/jobs/#{job.number}/fit?fan=evaporator-1"
+    expect(page).to include "No plan for this", "Warm the ice off", "Ice may hold the blade", "To Prove"
+    expect(page).not_to include "to go, about"
+    expect(job.reload.station).to eq "fit"
+    get "/jobs/#{job.number}/fit?fan=evaporator-1&task=fan_blade"
+    expect(page).to include "to go, about"
+  end
+
   it "asks for the count as they come out, and for a word where none does" do
     make_safe
     tick("guard_off", fasteners: "0")
@@ -97,7 +108,7 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
       override_reason: nil, standing: {})
     Logbook.new(job, technician).take(take)
     get "/jobs/#{job.number}/decide"
-    expect(page).to include "Replace the motor", "Evaporator dirty too: clean the coil through"
+    expect(page).to include "Replace the motor", "Evaporator dirty, too", "Clean the coil through"
     work
     expect([plan.finished?, file(job).done?("fit")]).to eq [true, false]
     get "/jobs/#{job.number}/fit"

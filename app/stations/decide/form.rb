@@ -8,8 +8,8 @@ module Stations
     class Form < Shared::Form
       # What becomes of a cause beside the first.
       WAYS = {"along" => "Done along with it", "own" => "A part is bought for it", "left" => "Not decided yet"}.freeze
-      # No set is larger.
-      MOST = 3
+      # What stands decided and what Fenbo names now are no more.
+      MOST = 6
 
       attr_reader :cause, :action, :reason
 

@@ -90,10 +90,17 @@ module Stations
         (buys && !fault_here.without_part?) ? "match" : "fit"
       end
 
-      # What else the set holds beside the cause picked, with what becomes of each.
+      # The causes that are decided about together: those that stand decided with the one picked,
+      # and those that Fenbo names with it.
+      def together(picked, decision)
+        named = standing.result.sets.first.causes
+        (decision && decision.causes.first == picked) ? decision.causes | named : named
+      end
+
+      # What else there is beside the cause picked, with what becomes of each.
       # @return [Hash{String => String}] way by cause
       def beside(picked, decision, typed)
-        others = form_of({}).others(standing.result.sets.first.causes, picked)
+        others = form_of({}).others(together(picked, decision), picked)
         chosen = typed["also"].is_a?(Hash) ? typed["also"] : {}
         stand = (decision && decision.causes.first == picked) ? decision.causes : others
         others.to_h { |one| [one, chosen[one] || (stand.include?(one) ? "along" : "left")] }

@@ -30,7 +30,8 @@ module Stations
       def done(fault)
         return "#{@voice.part_words(fault).upcase_first}." if fault.part_choice&.thing
         return "It was cleaned." if @job.readings_of("cleaning", fan: fault.fan.key).any?
-        "To be watched." if fault.decision.action == "wait"
+        return "To be watched." if fault.decision.action == "wait"
+        along(fault.by_hand) if fault.by_hand
       end
 
       # What was decided along with it, as it was seen to be mended.

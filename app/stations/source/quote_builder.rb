@@ -111,9 +111,16 @@ module Stations
       end
 
       def labour_of(fault)
-        Line.new(what: Shared::Words::TASKS.fetch(plan(fault).task).downcase, kind: "labour",
-          cents: (Setting.read("rate_per_hour_cents") * plan(fault).minutes / 60.0).round, place: fault.place,
-          evidence: evidence(fault))
+        what, minutes = work_of(fault)
+        Line.new(what:, kind: "labour", cents: (Setting.read("rate_per_hour_cents") * minutes / 60.0).round,
+          place: fault.place, evidence: evidence(fault))
+      end
+
+      # What is done in how many minutes: along its plan, or, where nothing is exchanged, as its remedy says.
+      def work_of(fault)
+        by_hand = fault.by_hand
+        return [Fenbo::Diagnosis.low(by_hand.remedy), by_hand.minutes] if by_hand
+        [Shared::Words::TASKS.fetch(plan(fault).task).downcase, plan(fault).minutes]
       end
 
       def plan(fault)

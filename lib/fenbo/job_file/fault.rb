@@ -22,6 +22,13 @@ module Fenbo
         worked_on? ? decision.causes.drop(1).filter_map { |id| Diagnosis::Cause.all[id] } : []
       end
 
+      # The cause that is mended without a plan, nothing being exchanged; nil where there is one.
+      # @return [Diagnosis::Cause, nil]
+      def by_hand
+        return unless worked_on? && decision.action == "repair" && part_choice.nil?
+        Diagnosis::Cause.all[decision.causes.first]&.then { |cause| cause if cause.minutes }
+      end
+
       # What it is about: the unit, where its cause belongs to no fan alone.
       def place = unit? ? "The unit" : fan.long_label
 
@@ -48,7 +55,8 @@ module Fenbo
 
       # Decided so that nothing is bought for it, nor for what was decided along with it.
       def without_part?
-        part_choice.nil? && open? && %w[wait clean].include?(decision&.action) && also.none?(&:part)
+        return false unless part_choice.nil? && open? && also.none?(&:part)
+        %w[wait clean].include?(decision&.action) || !by_hand.nil?
       end
     end
   end

@@ -31,6 +31,12 @@ module Fenbo
 
       def fan = fault.fan
 
+      # The cause that wants no plan, as long as nobody began one or something else goes along.
+      # @return [Diagnosis::Cause, nil]
+      def by_hand
+        (fault.by_hand unless started? || job.steps.any? { |one| job.fault_key(one) == fault.key })
+      end
+
       # What can be done at this fan.
       def tasks = @tasks ||= Task.possible(job.unit.family, fan.side)
 

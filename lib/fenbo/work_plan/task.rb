@@ -45,7 +45,7 @@ module Fenbo
 
       def wanted(fault)
         return "cleaning" if fault.decision&.action == "clean"
-        of_part(fault) || BY_PART[part_of(fault)]
+        of_part(fault) || first_cause(fault)&.task || BY_PART[part_of(fault)]
       end
 
       def of_part(fault)
@@ -57,6 +57,10 @@ module Fenbo
       # A part without a plan of its own here is worked as any other part.
       def fallback(fault)
         "other_part" if fault.part_choice&.spare || (fault.part_choice.nil? && BY_PART.key?(part_of(fault)))
+      end
+
+      def first_cause(fault)
+        Diagnosis::Cause.all[fault.decision&.causes&.first]
       end
 
       def part_of(fault)

@@ -170,4 +170,19 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     expect([made_job(decisions: [clean]), made_job(decisions: [decided("evaporator_dirty", action: "clean")])]
       .map { |one| one.fault_at("evaporator-1").without_part? }).to eq [false, true]
   end
+
+  it "takes apart nothing for what is mended by hand, until somebody takes a plan for it" do
+    repaired = ->(*causes, **more) {
+      described_class.of(made_job(decisions: [decided(*causes, action: "repair")], **more)).by_hand&.id
+    }
+    expect(repaired["blade_iced"]).to eq "blade_iced"
+    expect(repaired["blade_iced", "defrost_failed"]).to eq "blade_iced"
+    expect(repaired["connection_burnt"]).to be_nil
+    expect(repaired["blade_iced", steps: [stepped("fans_locked", task: "fan_blade", minutes: 40)]]).to be_nil
+  end
+
+  it "follows the plan that a cause names, whatever is done about it" do
+    dirty = made_job(decisions: [decided("evaporator_dirty", fault: "unit.1", action: "repair")])
+    expect(described_class.of(dirty, fault: "unit.1").task).to eq "cleaning"
+  end
 end

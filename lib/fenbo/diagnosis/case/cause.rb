@@ -44,6 +44,11 @@ module Fenbo
       # Its work plan, where that does not follow from the part.
       def task = @row["task"]
 
+      # How long it takes where there is no plan for it; nil where there is one.
+      def minutes = @row["minutes"]
+
+      def cautions = @row.fetch("caution", [])
+
       def unit? = @row["scope"] == "unit"
 
       def sides = @row["sides"]

@@ -59,6 +59,10 @@ module Fenbo
         end
         causes.each_value { |cause|
           unknown(cause.settled_by.flatten - tests.keys, "causes.yml #{cause.id} settled_by")
+          unknown(cause.cautions - Knowledge.table("cautions").keys, "causes.yml #{cause.id} caution")
+          unknown([cause.task].compact - WorkPlan::TASKS, "causes.yml #{cause.id} task")
+          work = [cause.part, cause.task, cause.minutes].compact
+          fault("causes.yml #{cause.id}: a part, a task or minutes say how it is mended") unless work.one?
         }
       end
 
