@@ -124,7 +124,13 @@ module Fenbo
         end.max_by(&:done_at)
       end
 
-      def task(fault) = WorkPlan::Task.for_fault(@job.unit.family, fault)
+      # By which plan it was worked on; nil where no fan was touched.
+      def task(fault)
+        (WorkPlan::Task.for_fault(@job.unit.family, fault) unless beside_fans?(fault))
+      end
+
+      # Mended by hand, and not at a fan: a setting, a drain, the supply.
+      def beside_fans?(fault) = !!fault.by_hand&.unit?
 
       # By the work or by the cause, and by what sits there.
       def asked?(row, fault)
@@ -132,6 +138,7 @@ module Fenbo
       end
 
       def for_work?(row, fault)
+        return !!row["beside"] if beside_fans?(fault)
         return row["causes"].nil? unless row["only_for"]
         WorkPlan::Wanted.tasks(row["only_for"]).include?(task(fault))
       end

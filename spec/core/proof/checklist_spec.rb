@@ -120,4 +120,19 @@ RSpec.describe Fenbo::Proof::Checklist, :made_jobs do
     expect(one.call(fans: [ec, "evaporator-2"])).to include "speeds"
     expect(one.call).not_to include "speeds"
   end
+
+  it "asks of what was put right beside the fans no more than whether it is" do
+    set = made_job(decisions: [decided("setpoint_wrong", fault: "unit.1", action: "repair")])
+    expect(described_class.new(set).checks.keys).to match_array %w[covers_on undone setting_right falling]
+    expect(described_class.new(set).measured).to be_empty
+    rubbing = made_job(decisions: [decided("blade_rubbing", action: "repair")])
+    expect(described_class.new(rubbing).checks.keys).to include "clear_all_round", "no_new_noise", "blade_right"
+  end
+
+  it "asks once for the defrost that a plan saw" do
+    heater = decided("defrost_failed", fault: "unit.1")
+    seen = stepped("defrost_seen", task: "defrost_heater", fault: "unit.1")
+    expect(described_class.new(made_job(decisions: [heater])).done?("defrost_ends")).to be false
+    expect(described_class.new(made_job(decisions: [heater], steps: [seen])).done?("defrost_ends")).to be true
+  end
 end
