@@ -24,6 +24,7 @@ module Fenbo
 
     autoload :CatalogueBlade, "fenbo/job_file/part_choice"
     autoload :CataloguePart, "fenbo/job_file/part_choice"
+    autoload :CatalogueSpare, "fenbo/job_file/part_choice"
     autoload :Check, "fenbo/job_file/check"
     autoload :Customer, "fenbo/job_file/site"
     autoload :Circuit, "fenbo/job_file/circuit"

@@ -73,18 +73,27 @@ module Stations
       # Letters for the places of the tray, in the order things came out.
       def tray_letter(index) = ("A".ord + index % 26).chr
 
+      # What a measure should come to, before it is taken.
+      SOUGHT = {"new_seat" => "The old one sat at", "capacitor" => "The plate asks for",
+                "heater_ohms" => "Volts and watts make", "drain_gap" => "It should be about"}.freeze
+
+      # What to do where it is off.
+      OTHERWISE = {
+        "capacitor" => "not this one. Measure again, bled and disconnected, or take another.",
+        "heater_ohms" => "not this one. Measure again, unplugged, or take another.",
+        "drain_gap" => "lift or lower the tube, water rises in one that touches."
+      }.freeze
+
       # By how much what was measured is not as it should be, in words; nil where it is.
       # @param sought [Fenbo::WorkPlan::Sought, nil]
-      def off_words(sought, measured)
+      def off_words(sought, measured, kind)
         off = sought&.off(measured) or return
-        return capacitor_off(sought, measured) if sought.what == "capacitor"
+        if OTHERWISE[sought.what]
+          return "#{show(measured,
+            kind)} for #{show(sought.value, kind)}: #{OTHERWISE[sought.what]}"
+        end
         "Set #{show(off.abs.round(1),
           "length")} #{off.positive? ? "farther out" : "deeper"}: look whether it still clears."
-      end
-
-      def capacitor_off(sought, measured)
-        "#{show(measured, "capacitance")} for #{show(sought.value, "capacitance")}: not this one. " \
-          "Measure again, bled and disconnected, or take another."
       end
 
       def feature_words(choice) = choice.tr("_", " ")

@@ -143,17 +143,9 @@ module Fenbo
         choice if step.measure&.fetch("what", nil) == "new_seat" && choice&.seat_mm
       end
 
-      # What a step's measure should come to: the hub at the seat that was chosen, else where the
-      # old one sat; a new capacitor at what the plate says. Nil where nothing says.
+      # What a step's measure should come to; nil where nothing says.
       # @return [Sought, nil]
-      def sought(step)
-        case step.measure&.fetch("what", nil)
-        when "new_seat"
-          seek("new_seat", chosen_seat(step)&.seat_mm || @done["blade_depth"]&.measured) { @limits["fit.tolerance"] }
-        when "capacitor"
-          seek("capacitor", plate&.capacitor_uf) { |printed| printed * @limits["capacitor.tolerance"] / 100.0 }
-        end
-      end
+      def sought(step) = Sought.at(step, self, @limits)
 
       # By how much what was measured is off; nil where it is as it should be.
       def off(step, measured = done(step)&.measured)
@@ -177,6 +169,12 @@ module Fenbo
         features[id]["flag"].nil? ? features[id]["choices"].first : features[id]["flag"]
       end
 
+      # Of the motor that will sit there.
+      def plate = choice&.motor || fan.motor
+
+      # What was measured at a step of this plan.
+      def measured(id) = @done[id]&.measured
+
       private
 
       def mine
@@ -193,13 +191,6 @@ module Fenbo
         back = steps.select { |one| one.phase == "back" && one.fasteners }
         back + steps.select { |one| WAITS.fetch(step.id, []).include?(one.id) }
       end
-
-      def seek(what, value)
-        Sought.new(what:, value:, within: yield(value)) if value
-      end
-
-      # Of the motor that will sit there.
-      def plate = choice&.motor || fan.motor
 
       def build
         input = Input.new({"family" => job.unit.family, "task" => task, "side" => fan.side, "features" => answers,

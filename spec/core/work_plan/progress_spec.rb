@@ -104,6 +104,23 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     expect([off[4.8], off[17.0], off[4.6], off[nil], off[17.0, printed: nil]]).to eq [nil, 12.0, -0.4, nil, nil]
   end
 
+  it "asks a new heater for V² / W within a tenth, and a drain tube for its gap" do
+    heater = Fenbo::JobFile::CatalogueSpare.new(part_no: "HT-400", kind: "defrost_heater",
+      columns: {"volts" => 230.0, "watts" => 400.0})
+    off = ->(measured, spare = heater) {
+      progress = described_class.of(made_job(decisions: [decided("defrost_failed", fault: "unit.1")],
+        part_choices: [chosen(fault: "unit.1", motor: nil, spare:)]), fault: "unit.1")
+      progress.off(progress.step("heater_compared"), measured)&.round(1)
+    }
+    expect([off[132], off[146], off[17], off[17, heater.with(columns: {})]]).to eq [nil, 13.8, -115.3, nil]
+    bay = made_unit(family: "household_machine_bay", fans: [made_fan("condenser-1")],
+      features: {"held_by" => "end_bracket"})
+    machine = described_class.of(made_job(unit: bay, decisions: [decided("bearing_worn", fault: "condenser-1.1")]),
+      fault: "condenser-1")
+    tube = machine.steps.find { |one| one.measure&.fetch("what") == "drain_gap" }
+    expect([10, 15, 35, 40].map { |gap| machine.off(tube, gap) }).to eq [-15, nil, nil, 15]
+  end
+
   it "keeps what each fault and task did apart, and old files' steps with the fan in hand" do
     mine, old = done("guard_off").first, stepped("blade_off", task: nil, fault: nil)
     others = [stepped("connector_off", task:, fault: "evaporator-2.1"), stepped("guard_off", task: "contactor")]
