@@ -76,7 +76,7 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
     it "says what the plate asks for, and that another one is not it" do
       work(stop: "capacitor_new")
       get "/jobs/#{job.number}/fit"
-      expect(page).to include "The plate asks for <b class=\"figure\">5 µF</b>"
+      expect(page).to match %r{The plate asks for\s+<b class="figure">5 µF</b>}
       tick("capacitor_new", measured: "17")
       follow_redirect!
       expect(page).to include "17 µF for 5 µF: not this one."
