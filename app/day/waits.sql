@@ -1,5 +1,6 @@
--- What each open job waits for: the last decision, quote and choice that stand, the order that
--- nobody has answered yet, and a stopgap that is still in.
+-- What each open job waits for: of every fault the last decision, the last quote, of the parts that
+-- are not in yet one that nobody has ordered, else the one that comes last, the order that nobody
+-- has answered yet, and a stopgap that is still in.
 SELECT jobs.id,
   jobs.status = 'awaiting_countersign' OR COALESCE(decided.unsigned, false) AS countersign,
   quoted.version AS quote, ordered.supplier_name AS silent,
@@ -7,10 +8,12 @@ SELECT jobs.id,
   bridged.stopgap
 FROM jobs
 LEFT JOIN LATERAL (
-  SELECT users.role = 'apprentice' AND decisions.countersigned_at IS NULL AS unsigned
-  FROM decisions JOIN users ON users.id = decisions.user_id
-  WHERE decisions.job_id = jobs.id AND decisions.voided_at IS NULL
-  ORDER BY decisions.taken_at DESC, decisions.id DESC LIMIT 1
+  SELECT bool_or(last_of_fault.unsigned) AS unsigned FROM (
+    SELECT DISTINCT ON (decisions.fault) users.role = 'apprentice' AND decisions.countersigned_at IS NULL AS unsigned
+    FROM decisions JOIN users ON users.id = decisions.user_id
+    WHERE decisions.job_id = jobs.id AND decisions.voided_at IS NULL
+    ORDER BY decisions.fault, decisions.taken_at DESC, decisions.id DESC
+  ) last_of_fault
 ) decided ON true
 LEFT JOIN LATERAL (
   SELECT * FROM quotes WHERE quotes.job_id = jobs.id ORDER BY quotes.version DESC LIMIT 1
@@ -25,8 +28,8 @@ LEFT JOIN LATERAL (
   FROM part_choices
   LEFT JOIN motors ON motors.id = part_choices.motor_id
   LEFT JOIN spares ON spares.id = part_choices.spare_id
-  WHERE part_choices.job_id = jobs.id AND superseded_at IS NULL
-  ORDER BY part_choices.created_at DESC, part_choices.id DESC LIMIT 1
+  WHERE part_choices.job_id = jobs.id AND superseded_at IS NULL AND fitted_at IS NULL
+  ORDER BY offer IS NULL DESC, ready_at DESC NULLS LAST, part_choices.id DESC LIMIT 1
 ) chosen ON true
 LEFT JOIN LATERAL (
   SELECT offer ->> 'stopgap' AS stopgap FROM part_choices

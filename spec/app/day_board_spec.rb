@@ -59,6 +59,27 @@ RSpec.describe Day::Board, :rolled_back do
     expect(board.stuck).to eq 1
   end
 
+  it "waits for no part that is in, for the one nobody ordered first, and for every apprentice's decision" do
+    two = job(technician:)
+    choose = ->(fan, **more) {
+      PartChoice.create!(job: two, motor: Motor.order(:id).offset(fan).first, user: technician,
+        fan_position: two.unit.position("evaporator-#{fan}"), fault: "evaporator-#{fan}.1", **more)
+    }
+    first, second = choose.call(1, offer: {}, ready_at: noon + 7200), choose.call(2)
+    expect(entry(two).standing_words).to eq "waits for an order for #{second.motor.part_no}"
+    second.update!(fitted_at: noon)
+    expect(entry(two).standing_words).to start_with "waits for part #{first.motor.part_no}"
+    first.update!(fitted_at: noon)
+    expect(entry(two).waits_for).to be_nil
+    apprentice = create(:user, role: "apprentice")
+    [[1, apprentice], [2, technician]].each do |fan, user|
+      Decision.create!(job: two, user:, fan_position: two.unit.position("evaporator-#{fan}"),
+        fault: "evaporator-#{fan}.1", causes: ["bearing_worn"], proposed: "bearing_worn", action: "replace",
+        standing: {}, client_id: SecureRandom.uuid, taken_at: noon + fan)
+    end
+    expect(entry(two).waits_for).to eq "a technician's countersign"
+  end
+
   it "lays out each technician's visits in order, and those of nobody who has left" do
     one, other = job, job
     gone = create(:user, active: false)
