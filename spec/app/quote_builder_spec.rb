@@ -58,6 +58,12 @@ RSpec.describe Stations::Source::QuoteBuilder, :made_jobs, :rolled_back do
     expect(told["good"].values).to eq [(rate * minutes / 60.0).round]
   end
 
+  it "names what bridges the time" do
+    way = offer(["parts", 8000], ["stopgap", 4800]).merge("stopgap" => "ice")
+    told = lines(decisions: [decided("bearing_worn")], part_choices: [chosen(offer: way)])
+    expect(told["good"]).to eq("motor BR-S12-230-L" => 8000, "dry ice or ice packs over the product" => 4800)
+  end
+
   it "asks for what is mended by hand the time that takes, not a motor's" do
     told = lines(decisions: [decided("blade_iced", action: "repair")])
     minutes = Fenbo::Diagnosis::Cause["blade_iced"].minutes

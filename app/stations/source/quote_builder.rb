@@ -84,28 +84,27 @@ module Stations
 
       # By the offer taken, else by the one that would be recommended; without a part, its labour.
       def fault_lines(fault)
-        offer = fault.part_choice&.offer
-        lines = offer ? offer["lines"] : recommended(fault)
-        return [labour_of(fault)] unless lines
-        lines.map { |line| line_of(fault, line["what"], line["cents"]) }
+        way = fault.part_choice&.offer || recommended(fault)
+        return [labour_of(fault)] unless way
+        way["lines"].map { |line| line_of(fault, line["what"], line["cents"], way["stopgap"]) }
       end
 
       def recommended(fault)
         return unless fault.part_choice&.thing
-        option = PartSources.new(@job, fault, plan: plan(fault), clock: @clock).options.first
-        option&.lines&.map { |line| {"what" => line.what, "cents" => line.cents} }
+        PartSources.new(@job, fault, plan: plan(fault), clock: @clock).options.first&.as_json
       end
 
-      def line_of(fault, what, cents)
-        Line.new(what: named(what, fault.part_choice), kind: KINDS.fetch(what, "parts"), cents:, place: fault.place,
-          evidence: (what == "parts") ? evidence(fault) : nil)
+      def line_of(fault, what, cents, stopgap)
+        Line.new(what: named(what, fault.part_choice, stopgap), kind: KINDS.fetch(what, "parts"), cents:,
+          place: fault.place, evidence: (what == "parts") ? evidence(fault) : nil)
       end
 
-      # What is sold has a name; the rest is called as it is.
-      def named(what, choice)
+      # What is sold, and what is done to bridge the time, has a name; the rest is called as it is.
+      def named(what, choice, stopgap)
         case what
         when "parts" then "#{@words.thing_words(choice)} #{choice.thing.part_no}"
         when "besides" then Besides.new(choice).lines.map(&:what).join(", ").presence || what
+        when "stopgap" then Fenbo::Diagnosis.low(Fenbo::Product::Stopgaps.table.dig(stopgap, "label") || what)
         else what
         end
       end
