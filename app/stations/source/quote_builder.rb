@@ -8,6 +8,8 @@ module Stations
     class QuoteBuilder
       Line = Fenbo::Value.of(:what, :kind, :cents, :place, :evidence)
       TRIP = "second trip"
+      NEIGHBOUR = "motor, changed on the same visit"
+      UPGRADE = "instead, which takes less"
       KINDS = {"labour" => "labour", "overtime" => "labour", "travel" => "labour", "stopgap" => "labour",
                TRIP => "labour"}.freeze
       # What is told of one fault at most.
@@ -74,7 +76,7 @@ module Stations
       # A motor that takes less instead of the one chosen: what it costs more, and when that is paid.
       def upgrade_line(fault)
         row = fault.part_choice&.beside.to_h["upgrade"] or return
-        Line.new(what: "motor #{row["part_no"]} instead, which takes less", kind: "parts", cents: row["extra_cents"],
+        Line.new(what: "motor #{row["part_no"]} #{UPGRADE}", kind: "parts", cents: row["extra_cents"],
           place: fault.place, evidence: @words.upgrade_words(row))
       end
 
@@ -146,7 +148,7 @@ module Stations
       end
 
       def neighbour_line(row)
-        Line.new(what: "motor, changed on the same visit", kind: "parts", cents: row.answer.now_cents,
+        Line.new(what: NEIGHBOUR, kind: "parts", cents: row.answer.now_cents,
           place: row.fan.long_label,
           evidence: "#{row.because}; fails within a year in #{(row.answer.fail_chance * 100).round} of 100 such cases")
       end

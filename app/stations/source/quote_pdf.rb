@@ -16,7 +16,7 @@ module Stations
 
       def render
         head
-        @quote.options.each { |option| option(option) }
+        with_before(@quote.options).each { |one, before| option(one, before) }
         @quote.answers.each { |answer| said(answer) }
         foot
         @paper.render("Quote #{quote_number(@job, @quote)}")
@@ -42,9 +42,9 @@ module Stations
         paper.text @quote.note if @quote.note
       end
 
-      def option(option)
-        paper.section "#{NAMES.fetch(option["id"], option["id"])}: #{MEANS[option["id"]]}"
-        rows = option["lines"].map { |line|
+      def option(option, before)
+        paper.section "#{NAMES.fetch(option["id"], option["id"])}: #{option_words(option, before)}"
+        rows = option_lines(option, before).map { |line|
           [[line["what"].upcase_first, line["place"]].compact.join(", "), line["evidence"].to_s, money(line["cents"])]
         }
         sums = sum_lines(option, @quote.tax_percent).map { |what, cents| [what, "", money(cents)] }

@@ -5,8 +5,9 @@ module Stations
     # A quote's own sentences.
     module QuoteWords
       NAMES = {"good" => "Good", "better" => "Better", "best" => "Best"}.freeze
-      MEANS = {"good" => "what restores cooling", "better" => "and cleaning and the neighbours due now",
-               "best" => "and the rest of the bank"}.freeze
+      # What an option adds to the one before it, by the words its lines have.
+      ADDS = {QuoteBuilder::NEIGHBOUR => "neighbours' motors on the same visit",
+              QuoteBuilder::UPGRADE => "a motor that takes less power"}.freeze
       HOW = {"signature" => "signed on the spot", "link" => "by link", "told" => "told to us"}.freeze
 
       # "Job 211-2"
@@ -27,6 +28,30 @@ module Stations
         said = "Approved: #{answer.option}, #{money(answer.total_cents)}" if answer.approved?
         "#{said}, by #{answer.name}, #{HOW.fetch(answer.how)}, #{day_clock(answer.at)}"
       end
+
+      # What an option holds, in a few words: the first restores cooling, the others add to it.
+      # @param before [Hash, nil] the option before it
+      def option_words(option, before)
+        added = added_lines(option, before) or return "what restores cooling"
+        told = added.map { |line| ADDS.find { |ending, _| line["what"].end_with?(ending) }&.last || line["what"] }
+        "and #{told.uniq.join(" and ")}"
+      end
+
+      # Its lines as they are told: all that the option before it holds is one line.
+      def option_lines(option, before)
+        added = added_lines(option, before) or return option["lines"]
+        held = before["lines"].sum { |line| line["cents"] }
+        [{"what" => "all of #{NAMES.fetch(before["id"])}", "cents" => held}, *added]
+      end
+
+      # What comes after the lines of the one before it, with which it begins; nil where it does not.
+      def added_lines(option, before)
+        return unless before && option["lines"].first(before["lines"].size) == before["lines"]
+        option["lines"].drop(before["lines"].size)
+      end
+
+      # Every option with the one before it, the first with none.
+      def with_before(options) = options.zip([nil, *options])
 
       # [what, cents] below the lines of an option; what is nothing is left out.
       def sum_lines(option, tax_percent)
