@@ -23,7 +23,7 @@ RSpec.describe Stations::Source::QuoteWords do
     expect(told).to eq [
       ["what restores cooling", [motor]],
       ["and cleaning and neighbours' motors on the same visit", [["all of Good", 8000], cleaning, neighbour]],
-      ["and neighbours' motors on the same visit and a motor that takes less",
+      ["and neighbours' motors on the same visit and a motor that takes less power",
         [["all of Better", 23_000], neighbour, less]]
     ]
   end
