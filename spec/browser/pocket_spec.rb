@@ -171,4 +171,40 @@ RSpec.describe "without signal" do
     visit "/jobs/#{job}/look"
     expect(page).to have_no_css "#pocket-band"
   end
+
+  it "takes several looks on one form, and decides about two causes in one press, a part for the second" do
+    phone
+    sign_in_as("ilka")
+    job = new_job("Cheese cellar 2", "Ice on the first fan, it ticks")
+    {"noise" => "ticking", "frost_pattern" => "even_blocked", "forced_defrost" => "no_heat", "blade_state" => "iced"}
+      .each do |test, outcome|
+      Logbook.new(Job.find_by!(number: job), User.find_by!(login: "ilka"))
+        .take(Entries::Finding.new(id: SecureRandom.uuid, fan: "evaporator-1", test:, outcome:))
+    end
+    take_along(job)
+    NoSignal.here = true
+
+    visit "/jobs/#{job}/look?fan=evaporator-1"
+    within(".ask") do
+      choose "Holds"
+      choose "Runs off"
+      click_button "Keep what I saw"
+    end
+    told "Door seal: holds; Drain: runs off."
+    visit "/jobs/#{job}/decide?fan=evaporator-1"
+    choose "Repair"
+    choose "A part is bought for it"
+    click_button "Decide"
+    expect(page).to have_no_button "Decide"
+    visit "/jobs/#{job}/decide?fan=evaporator-1"
+    expect(page).to have_text "2 faults on this job"
+
+    here = work(on_the_phone(job))
+    NoSignal.here = false
+    all_sent
+    expect(work(JobSource.numbered(job).as_json)).to eq here
+    expect(here["decisions"].map { |one| one.values_at("fault", "causes", "action") }).to eq [
+      ["evaporator-1.1", ["blade_iced"], "repair"], ["unit.1", ["defrost_failed"], "replace"]
+    ]
+  end
 end
