@@ -95,10 +95,11 @@ module Day
 
     private
 
-    # Words that would lie on others go: days stay before hours, and all before "now".
+    # Words that would lie on others go: days stay before hours, and all before "now", through
+    # which no stroke goes either.
     def spread(marks)
       taken = [-WORD..WORD]
-      marks.map do |x, words, strong|
+      marks.reject { |x, _| x < WORD }.map do |x, words, strong|
         free = taken.none? { |range| range.cover?(x) }
         taken << ((x - WORD)..(x + WORD)) if free
         [x, free ? words : "", strong]

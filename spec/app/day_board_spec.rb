@@ -98,6 +98,7 @@ RSpec.describe Day::Board, :rolled_back do
       places = said.map(&:first).sort
       expect(said.map { |_, words, _| words }).to include("Fri", "Sat")
       expect(places.each_cons(2).map { |one, two| two - one }.min).to be >= described_class.const_get(:WORD)
+      expect(marks.map(&:first).min).to be >= described_class.const_get(:WORD)
     end
   end
 end

@@ -33,7 +33,7 @@ module Stations
         return nil unless noise && price
         answer = Fenbo.call(:neighbour, question(fan, noise), limits: Shared::Shop.limits)
         return nil if answer.refused?
-        Row.new(fan:, answer:, because: [noise.label.downcase, amps_words(fan)].compact.join(", "),
+        Row.new(fan:, answer:, because: [noise.told, amps_words(fan)].compact.join(", "),
           tipping: tipping(answer))
       end
 
