@@ -43,6 +43,18 @@ RSpec.describe Clocks, :rolled_back do
     expect(page).to include "Time constant from 4 readings"
   end
 
+  it "stops once the box has fallen since the work, and goes on when it is read warmer" do
+    Visit.create!(job:, technician:, starts_at: start + 3600, arrival_c: 9.0)
+    read(2, now: "7.9")
+    expect(clock(2)).to have_attributes(cooling_again?: false, known?: true)
+    StationStep.create!(job:, station: "fit", state: "done", done_by: technician, done_at: start + 7200)
+    expect(clock(2)).to have_attributes(cooling_again?: true, known?: false)
+    get "/jobs/#{job.number}/prove"
+    expect(page).to match(/cools again.*9 °C\s+on\s+arrival/m)
+    read(4, now: "8.5")
+    expect(clock(4)).to have_attributes(cooling_again?: false, past?: true)
+  end
+
   it "reads a logger's lines, the last of them now" do
     lines = (0..6).map { |step| "#{step * 30}; #{truth(step / 2.0)}" }.join("\n")
     read(3, readings: lines)

@@ -3,7 +3,7 @@
 require_relative "app_spec_helper"
 
 # What a unit's page says of its fans: over the years, and as the last job left them.
-RSpec.describe Units do
+RSpec.describe Units, :rolled_back do
   let(:unit) { create(:unit, fans: 2) }
   let(:position) { unit.fan_positions.first }
   let(:user) { create(:user) }

@@ -15,9 +15,22 @@ module Fenbo
         @limits = limits
       end
 
-      # A job that is proved or handed over has no clock any more.
+      # A job that is proved or handed over has no clock any more, nor a box that cools again.
       def stopped?
-        @job.status != "open" || @job.done?("prove")
+        @job.status != "open" || @job.done?("prove") || cooling_again?
+      end
+
+      # Since the work was done the box stands clearly under what it was on arrival: nothing
+      # drifts to the limit, until it is read warmer.
+      def cooling_again?
+        return false unless @job.status == "open" && @job.box_c && @job.done?("fit")
+        arrived = arrival_c
+        !arrived.nil? && arrived - @job.box_c >= @limits["pulldown.least_fall"]
+      end
+
+      # What the box was when the last visit began, °C; nil where nobody noted it.
+      def arrival_c
+        @job.visits.select { |one| one.starts_at <= @now }.max_by(&:starts_at)&.arrival_c
       end
 
       def known?
