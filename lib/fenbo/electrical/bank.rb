@@ -47,7 +47,8 @@ module Fenbo
 
       private
 
-      def readings = @readings ||= @job.readings_of("amps", phase: "before")
+      # Those whose answer can still be read; another core's may not.
+      def readings = @readings ||= @job.readings_of("amps", phase: "before").select(&:answer)
 
       # Amps of the other fans on this side that are in good standing; of all of them where not
       # one fan is, this one neither.

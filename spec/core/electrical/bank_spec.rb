@@ -31,6 +31,12 @@ RSpec.describe Fenbo::Electrical::Bank, :made_jobs do
     expect([beside[0.0, still], beside[0.4, still]]).to eq %w[alike higher]
   end
 
+  it "leaves out a reading whose answer cannot be read any more" do
+    told = read("amps", "within", fan: "evaporator-1", result: {"legs" => [{"amps" => 0.4}]})
+    bank = described_class.new(made_job(unit: made_unit(fans: keys), readings: [told]))
+    expect(bank.rows.filter_map(&:reading)).to be_empty
+  end
+
   it "leaves the other side of the unit out of it" do
     fans = %w[evaporator-1 condenser-1 condenser-2]
     both = {"condenser-1" => [3.0, "within"], "condenser-2" => [3.1, "within"]}
