@@ -81,15 +81,6 @@ module Stations
         "Decided#{" about the unit" if fault.unit?}: #{Fenbo::Diagnosis.low(fault.decision.label)}."
       end
 
-      # Where the fault in hand goes on from here.
-      def onward
-        return "hand_over" unless fault_here.worked_on?
-        choice = fault_here.part_choice
-        return choice.offer ? "fit" : "source" if choice
-        buys = fault_here.decision.action == "replace" || Fenbo::Diagnosis::Cause.all[fault_here.decision.causes.first]&.part
-        (buys && !fault_here.without_part?) ? "match" : "fit"
-      end
-
       # The causes that are decided about together: those that stand decided with the one picked,
       # and those that Fenbo names with it.
       def together(picked, decision)

@@ -48,7 +48,9 @@ module Fenbo
       private
 
       # Those whose answer can still be read; another core's may not.
-      def readings = @readings ||= @job.readings_of("amps", phase: "before").select(&:answer)
+      def readings
+        @readings ||= @job.readings_of("amps", phase: "before").select(&:answer)
+      end
 
       # Amps of the other fans on this side that are in good standing; of all of them where not
       # one fan is, this one neither.

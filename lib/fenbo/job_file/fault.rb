@@ -58,6 +58,19 @@ module Fenbo
         return false unless part_choice.nil? && open? && also.none?(&:part)
         %w[wait clean].include?(decision&.action) || !by_hand.nil?
       end
+
+      # The station where it goes on once it is decided: to its part, its work, or the handover.
+      # @return [String] one of STATIONS
+      def onward
+        return "hand_over" unless worked_on?
+        return part_choice.offer ? "fit" : "source" if part_choice
+        (wants_part? && !without_part?) ? "match" : "fit"
+      end
+
+      # Whether a part is usually bought for what was decided.
+      def wants_part?
+        decision.action == "replace" || !Diagnosis::Cause.all[decision.causes.first]&.part.nil?
+      end
     end
   end
 end

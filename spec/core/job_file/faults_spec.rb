@@ -133,4 +133,14 @@ read("amps", "within", phase: "after", minutes: 90)
       expect([failed.worked_on?, failed.hands_on?, failed.without_part?]).to eq [false, true, false]
     end
   end
+
+  it "goes on to its part, its work or the handover, by what was decided" do
+    onward = ->(cause, action, **more) {
+      made_job(decisions: [decided(cause, action:)], **more).fault_at("evaporator-1").onward
+    }
+    expect([onward["bearing_worn", "replace"], onward["contactor_failed", "repair"], onward["blade_iced", "repair"],
+      onward["blade_fouled", "clean"], onward["mount_loose", "wait"]]).to eq %w[match match fit fit hand_over]
+    expect(onward["bearing_worn", "replace", part_choices: [chosen]]).to eq "source"
+    expect(onward["bearing_worn", "replace", part_choices: [chosen(offer: {"offer" => "van"})]]).to eq "fit"
+  end
 end
