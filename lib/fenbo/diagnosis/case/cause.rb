@@ -32,6 +32,8 @@ module Fenbo
       def initialize(id, row)
         @id = id
         @row = row
+        @unit = row["scope"] == "unit"
+        @pictures = Hash.new { |by_motor, motor| by_motor[motor] = {} }
         freeze
       end
 
@@ -49,7 +51,7 @@ module Fenbo
 
       def cautions = @row.fetch("caution", [])
 
-      def unit? = @row["scope"] == "unit"
+      def unit? = @unit
 
       def sides = @row["sides"]
 
@@ -96,14 +98,14 @@ module Fenbo
       # before the common one, the motion's before the one for every motion. A cause
       # of the unit's other side does not bear on this side's fans.
       def shows(test, motion, equipment)
-        return nil if across?(equipment.side) && !test.unit?
-        of_motion(test, motion, equipment) || find(test, [own(equipment)["shows"], @row["shows"]])
+        return nil if !test.unit? && across?(equipment.side)
+        own, always = pictures(motion, equipment.motor)
+        own[test.id] || always[test.id]
       end
 
       # The same where the picture is one of this motion alone.
       def of_motion(test, motion, equipment)
-        blocks = [motion, *Diagnosis.rules["groups"][motion]]
-        find(test, [own(equipment), @row].flat_map { |row| row.values_at(*blocks) })
+        pictures(motion, equipment.motor).first[test.id]
       end
 
       # Every test it bears on in some way.
@@ -114,11 +116,18 @@ module Fenbo
 
       private
 
-      def own(equipment) = @row.dig("for", equipment.motor) || {}
-
-      def find(test, tables)
-        tables.find { |table| table&.key?(test.id) }&.fetch(test.id)
+      # Of one motion alone, and whatever the fan does: test => what is shown. Asked for by every
+      # test under every cause, so laid out once.
+      def pictures(motion, motor)
+        @pictures[motor][motion] ||= begin
+          rows = [@row.dig("for", motor) || {}, @row]
+          blocks = [motion, *Diagnosis.rules["groups"][motion]]
+          [rows.flat_map { |row| row.values_at(*blocks) }, rows.map { |row| row["shows"] }].map { |all| first_of(all) }
+        end
       end
+
+      # What stands in several tables is taken from the first.
+      def first_of(tables) = tables.compact.reverse.inject({}, :merge).freeze
     end
   end
 end

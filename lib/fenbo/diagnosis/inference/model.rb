@@ -15,7 +15,9 @@ module Fenbo
       MOST_KEPT = 12
 
       KEPT = Kept.new(MOST_KEPT)
-      private_constant :KEPT
+      # Where no cause of a set bears on a test; the empty set is a fan that nothing is wrong with.
+      NOTHING = [nil].freeze
+      private_constant :KEPT, :NOTHING
 
       def self.for(equipment, experience = Experience::NONE)
         KEPT.fetch([equipment, experience]) { new(equipment, experience) }
@@ -100,9 +102,10 @@ module Fenbo
       def named(test, m, set)
         return misnamed(test, of_unknown(test, m)) unless set
         return misnamed(test, distribution(test, m, set)) if set.size > LISTED
-        (@named[test.id] ||= states.map {
-          {}.compare_by_identity
-        })[m][set] ||= misnamed(test, distribution(test, m, set))
+        m = @pictures.alike(test, m)
+        known = (@named[test.id] ||= states.map { {}.compare_by_identity })[m]
+        # Most causes bear on few tests: what is seen under many sets is the same.
+        known[set] ||= known[bearing(test, m, set)] ||= misnamed(test, distribution(test, m, set))
       end
 
       def of_unknown(test, m) = @pictures.of_unknown(test, m)
@@ -122,18 +125,31 @@ module Fenbo
 
       private
 
+      # The listed set with the same picture of a test.
+      def bearing(test, m, set)
+        return set if set.empty?
+        one, other = @pictures.bearing(test, m, set)
+        return set if other
+        one ? sets[1 + one] : NOTHING
+      end
+
       def misnamed(test, clean)
         seen, astray, telling = 1 - test.mistake - test.astray, test.astray, test.telling
         Array.new(clean.size) { |k| seen * clean[k] + astray * telling[k] }
       end
 
       def weigh(one)
-        states.each_index.map do |m|
-          row = Array.new(sets.size, one.base)
-          row[0] = one.idle if one.idle
-          one.extra.each { |k, weight| add(row, weight, one.test, m, k) }
-          row
-        end
+        states.each_index.inject([]) { |rows, m|
+          first = @pictures.alike(one.test, m)
+          rows << ((first == m) ? weigh_in(one, m) : rows[first])
+        }
+      end
+
+      def weigh_in(one, m)
+        row = Array.new(sets.size, one.base)
+        row[0] = one.idle if one.idle
+        one.extra.each { |k, weight| add(row, weight, one.test, m, k) }
+        row
       end
 
       # The same as `chance` for every listed set at once: none, one cause, two.

@@ -17,17 +17,22 @@ module Fenbo
         @causes = causes
         @states = states
         @experience = experience
-        @usual, @sound, @cumulative, @either, @ice, @unknown, @raw = {}, {}, {}, {}, {}, {}, {}
+        @open = states.map { |state| states.index { |other| other.motion == state.motion } }
+        @usual, @sound, @pictured, @cumulative, @either, @ice, @unknown, @raw = Array.new(8) { {} }
       end
+
+      # The first state in which a test shows the same: only where ice itself is seen does an iced
+      # coil show anything but an open one behind a fan that does the same.
+      def alike(test, m) = ice_shown(test) ? m : @open[m]
 
       # What is seen when no cause bears on a test: ice, where there is some that does.
       def usual(test, m)
-        (@usual[test.id] ||= @states.each_index.map { |one| ice_picture(test, one) || raw(test, one) })[m]
+        (@usual[test.id] ||= by_state { |one| ice_picture(test, one) || raw(test, one) })[m]
       end
 
       # What a fan shows that nothing is wrong with: seldom anything out of the ordinary.
       def sound(test, m)
-        (@sound[test.id] ||= @states.each_index.map { |one|
+        (@sound[test.id] ||= by_state { |one|
           ice_picture(test, one) || seldom_odd(test, raw(test, one))
         })[m]
       end
@@ -35,23 +40,24 @@ module Fenbo
       # Running sums of each cause's picture, a nought before them, without the outcomes of
       # which either may be named; nil for a cause that does not bear on the test.
       def cumulative(test, m)
-        (@cumulative[test.id] ||= by_cause { |one, c|
-          picture(test, one, c)&.then { |chances| sums(split(test, chances, false)) }
-        })[m]
+        (@cumulative[test.id] ||= by_picture(test) { |chances| sums(split(test, chances, false)) })[m]
       end
 
       # Of each cause, the chances of the outcomes of which either may be named and their sum
       # behind them; nil for a cause that does not bear on the test.
       def either(test, m)
-        (@either[test.id] ||= by_cause { |one, c|
-          picture(test, one, c)&.then { |chances| split(test, chances, true).then { |row| row << row.sum } }
+        (@either[test.id] ||= by_picture(test) { |chances|
+          split(test, chances, true).then { |row| row << row.sum }
         })[m]
       end
 
       # The same of the ice, nil where there is none or it does not bear on the test.
       def ice(test, m)
-        (@ice[test.id] ||= @states.each_index.map { |one| sums(ice_picture(test, one)) })[m]
+        (@ice[test.id] ||= by_state { |one| sums(ice_picture(test, one)) })[m]
       end
+
+      # The part of a set that bears on a test: the whole of it, one of its causes, or nothing.
+      def bearing(test, m, set) = set.select { |c| cumulative(test, m)[c] }
 
       # The chance that the true outcome of a test is its kth, under any set.
       def chance(test, m, set, k)
@@ -92,8 +98,17 @@ module Fenbo
 
       private
 
-      def by_cause
-        @states.each_index.map { |m| @causes.each_index.map { |c| yield m, c } }
+      def by_state(&) = @states.each_index.map(&)
+
+      # What a cause shows hangs on what the fan does, not on the ice.
+      def by_motion
+        @open.each_with_index.inject([]) { |rows, (first, m)| rows << ((first == m) ? yield(m) : rows[first]) }
+      end
+
+      # Of each cause in each state, what the block makes of its picture; nil where it has none.
+      def by_picture(test)
+        @pictured[test.id] ||= by_motion { |m| @causes.each_index.map { |c| picture(test, m, c) } }
+        by_motion { |m| @pictured[test.id][m].map { |chances| chances && yield(chances) } }
       end
 
       def split(test, chances, either)
@@ -107,13 +122,15 @@ module Fenbo
       end
 
       def raw(test, m)
-        (@raw[test.id] ||= @states.map { |state| test.usual(state.motion, @equipment) })[m]
+        (@raw[test.id] ||= by_motion { |one| test.usual(@states[one].motion, @equipment) })[m]
       end
 
       def ice_picture(test, m)
         return nil unless @states[m].iced?
-        Diagnosis.rules["ice"]["shows"][test.id]&.then { |shown| Chances.fill(shown, test.outcomes, raw(test, m)) }
+        ice_shown(test)&.then { |shown| Chances.fill(shown, test.outcomes, raw(test, m)) }
       end
+
+      def ice_shown(test) = Diagnosis.rules["ice"]["shows"][test.id]
 
       def picture(test, m, c)
         motion = @states[m].motion

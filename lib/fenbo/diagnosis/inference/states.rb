@@ -15,9 +15,9 @@ module Fenbo
       attr_reader :all
 
       def initialize(equipment, causes)
-        @causes = causes
-        @motor, @side = equipment.motor, equipment.side
         @motions = rules["motions"]
+        @moving = causes.map { |cause| cause.motion(equipment.motor, equipment.side) }
+        @open = causes.map { |cause| 1 - cause.ice }
         @ices = rules["ice"]["sides"].include?(equipment.side)
         @all = (@ices ? [false, true] : [false]).flat_map { |iced|
           @motions.map { |one|
@@ -30,8 +30,8 @@ module Fenbo
       # The chance of each state under a set of causes; of a sound fan under none.
       def of(set)
         return spread(rules["healthy"]["motion"], rules["ice"]["healthy"]) if set.empty?
-        motion = Chances.maximum(set.map { |c| @causes[c].motion(@motor, @side) })
-        open = set.inject(1.0) { |product, c| product * (1 - @causes[c].ice) }
+        motion = Chances.maximum(@moving.values_at(*set))
+        open = @open.values_at(*set).inject(1.0, :*)
         laid(motion, @motions.map { |one| 1 - open * (1 - rules["ice"]["beside"].fetch(one)) })
       end
 
