@@ -5,6 +5,7 @@ import { beforeEach, mock, test } from "node:test";
 
 const heard = {};
 let packed = {};
+let runtimes = {};
 let net;
 let pages = {};
 
@@ -15,7 +16,7 @@ globalThis.skipWaiting = () => {};
 globalThis.clients = { claim: async () => {}, get: async (id) => pages[id] };
 globalThis.caches = {
   match: async (asked, { cacheName }) =>
-    cacheName === "fenbo-shell" && packed[new URL(asked.url ?? asked, location).pathname]?.clone(),
+    (cacheName === "fenbo-shell" ? packed : runtimes)[new URL(asked.url ?? asked, location).pathname]?.clone(),
 };
 await import("../../app/assets/scripts/pocket/sw.js");
 
@@ -25,6 +26,7 @@ const hotel = (text) => new Response(text);
 beforeEach(() => {
   mock.timers.reset();
   packed = { "/pocket/shell": new Response("shell"), "/assets/fenbo.css": new Response("packed styles") };
+  runtimes = {};
   pages = {};
   net = () => Promise.reject(new TypeError("no signal"));
   globalThis.fetch = (request, options) => net(request, options);
@@ -76,6 +78,15 @@ test("waits four seconds in a cellar for a page that the phone has too, longer f
   assert.equal(await have, "shell");
   mock.timers.tick(5000);
   assert.equal(await not, "late");
+});
+
+test("brings the runtime as it is kept, and asks the net only for one that is not", async () => {
+  const runtime = (name) => text(`/pocket/ruby-${name}.wasm`, { mode: "cors" });
+  runtimes = { "/pocket/ruby-2.1.0.wasm": new Response("kept") };
+  assert.equal(await runtime("2.1.0"), "kept");
+  net = async () => ours("newer");
+  assert.equal(await runtime("2.1.0"), "kept");
+  assert.equal(await runtime("2.2.0"), "newer");
 });
 
 test("opens what was kept without asking the net", async () => {

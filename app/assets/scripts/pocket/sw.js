@@ -2,6 +2,8 @@
 // of the way; without, an address opened leads to the pocket's own page, never to the browser's.
 const SHELL = "fenbo-shell";
 const FILES = ["/pocket/about.json", "/pocket/worker.js"];
+// Never another under the same name: its release is in it.
+const RUNTIME = { path: /^\/pocket\/ruby-[\w.]+\.wasm$/, cacheName: "fenbo-runtime" };
 // Whoever waits longer than this for a page that the phone has too stands in a cellar, in ms.
 const PATIENCE = 4000;
 const HERE = /^\/(jobs\/\d+(\/(look|frost|measure|decide|fit|prove|hand_over))?)?$/;
@@ -44,6 +46,8 @@ async function file(request) {
   }
   return (await caches.match(request, { cacheName: SHELL, ignoreSearch: true })) || Response.error();
 }
+
+const runtime = async (request) => (await caches.match(request, { cacheName: RUNTIME.cacheName })) || fetch(request);
 
 // What a page answers.
 function asked(client, question) {
@@ -123,6 +127,7 @@ self.addEventListener("fetch", (event) => {
     return event.respondWith(pressed(request));
   if (request.method !== "GET") return;
   if (request.mode === "navigate") return event.respondWith(page(request));
+  if (RUNTIME.path.test(pathname)) return event.respondWith(runtime(request));
   if (PICTURE.test(pathname)) return event.respondWith(picture(event));
   if (pathname.startsWith("/assets/") || FILES.includes(pathname)) event.respondWith(file(request));
 });

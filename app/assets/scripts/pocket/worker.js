@@ -20,6 +20,20 @@ async function fetched(address, told) {
   return answer;
 }
 
+// Where the runtime is kept it comes by way of the service worker: of such an answer the browser
+// keeps the machine code that it makes in time, and begins with it. Of one taken out of the cache
+// here it would make it anew every time.
+async function compiled(address, told) {
+  if (await caches.match(address, { cacheName: CACHE })) {
+    try {
+      return await WebAssembly.compileStreaming(fetch(address, { credentials: "same-origin" }));
+    } catch {
+      // No service worker stands before this worker, and no net behind it: as kept, below.
+    }
+  }
+  return WebAssembly.compileStreaming(await fetched(address, told));
+}
+
 const through = (bytes, stream) => new Response(new Blob([bytes]).stream().pipeThrough(stream)).arrayBuffer();
 
 async function kept(release) {
@@ -44,7 +58,7 @@ async function keep(release) {
 // release: of the code; runtime: address of the runtime; assets: name => address.
 async function begin({ release, runtime, assets }, told) {
   const [module, code, memory] = await Promise.all([
-    fetched(runtime, () => told("The runtime is here.")).then((answer) => WebAssembly.compileStreaming(answer)),
+    compiled(runtime, () => told("The runtime is here.")),
     fetched(`${CODE}?release=${release}`, () => told("The stations are here.")).then((answer) => answer.json()),
     kept(release),
   ]);
