@@ -59,7 +59,8 @@ line "runtime and stations, MB as they travel", mb[runtime + code], "wanted #{TA
 
 # --- taken along, and on with it -----------------------------------------------------------
 fenbo = ForkedFenbo.new(port: PORT).start.wait
-browser = Ferrum::Browser.new(browser_path: "/usr/bin/chromium", timeout: 300, process_timeout: 60,
+# On a disk, as on a phone: there the browser keeps the machine code of the phone's Ruby.
+browser = Ferrum::Browser.new(browser_path: "/usr/bin/chromium", timeout: 300, process_timeout: 60, incognito: false,
   browser_options: {"no-sandbox" => nil, "disable-quic" => nil}, window_size: [390, 844])
 at_exit { browser.quit if Process.pid == MAIN }
 browser.go_to("#{BASE}/sign-in")
@@ -85,14 +86,20 @@ line "memory of the phone's Ruby, MB", memory.round, "wanted #{TARGETS[:memory_m
 fenbo.kill
 
 station = "!!document.querySelector('.ask, #page h1') && !document.getElementById('pocket-begin')"
-starts = Array.new(5) {
+start = -> {
   browser.go_to("about:blank")
   Stopwatch.timed {
     browser.go_to("#{BASE}/jobs/#{job}/look")
     wait(browser, station)
   }
 }
-line "from nothing to the station, ms: median, worst", *[starts.sort[2], starts.max].map { |s| (s * 1000).round },
+first = start.call
+line "from nothing to the station, ms: first", (first * 1000).round, "wanted #{TARGETS[:start_ms]}"
+# It is worked with for a while before it is opened again.
+SETTLED = 10
+sleep SETTLED
+starts = Array.new(5) { start.call }
+line "the same again: median, worst", *[starts.sort[2], starts.max].map { |s| (s * 1000).round },
   "wanted #{TARGETS[:start_ms]}"
 told = "document.querySelector('[data-told]')?.textContent"
 answers = %w[quiet_normal rumbling rattling squealing grinding ticking scraping

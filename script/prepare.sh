@@ -40,6 +40,7 @@ wanted_packages() { # start or test
   [ "$1" != cluster ] || [ -x /usr/sbin/nginx ] || echo nginx-light
   [ "$1" = test ] || return 0
   command -v chromium >/dev/null || echo chromium
+  command -v chromium-headless-shell >/dev/null || echo chromium-headless-shell
   package_missing libxml2-dev && echo libxml2-dev
   package_missing libxslt1-dev && echo libxslt1-dev
   return 0

@@ -81,9 +81,11 @@ module Units
       motor_in?(decision) ? "new motor" : WHAT.fetch(decision.action)
     end
 
-    def motor_in?(decision)
-      decision.action == "replace" &&
-        PartChoice.where.not(fitted_at: nil).where.not(motor_id: nil).exists?(job: @job, fault: decision.fault)
+    def motor_in?(decision) = decision.action == "replace" && new_motors.include?(decision.fault)
+
+    # The faults for which a motor went in.
+    def new_motors
+      @new_motors ||= PartChoice.where(job: @job).where.not(fitted_at: nil).where.not(motor_id: nil).pluck(:fault)
     end
 
     def keys

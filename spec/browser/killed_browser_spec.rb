@@ -19,7 +19,9 @@ RSpec.describe "a killed browser" do
   # A browser on that disk, as often as it is asked for.
   def begin_browser
     name = :"phone_#{@begun = @begun.to_i + 1}"
-    Capybara.register_driver(name) { |app| cuprite(app, incognito: false, more: {"user-data-dir" => @folder}) }
+    Capybara.register_driver(name) { |app|
+      cuprite(app, path: WHOLE, incognito: false, more: {"user-data-dir" => @folder})
+    }
     Capybara.current_driver = name
   end
 

@@ -50,35 +50,35 @@ RSpec.describe "without signal" do
     visit "/jobs/#{job}/look"
     answer "fan_motion", "Stands still"
     answer "noise", "Silent"
-    visit "/jobs/#{job}/measure"
+    go "/jobs/#{job}/measure"
     fill_in "Display", with: "0,00"
     fill_in "Turns in the jaw", with: "3"
     fill_in "Voltage", with: "231"
     choose "Stands still"
     click_button "Keep reading"
     told "Clamp kept: no current"
-    visit "/jobs/#{job}/measure?tool=windings"
+    go "/jobs/#{job}/measure?tool=windings"
     read_open_winding
     expect(page).to have_css ".fault", text: "Prove it dead first"
     expect(page).to have_field "A–B", with: "open"
     click_button "Proved dead", match: :first
     told "Proved dead"
-    visit "/jobs/#{job}/measure?tool=windings"
+    go "/jobs/#{job}/measure?tool=windings"
     read_open_winding
     told "Windings kept: a winding is open"
-    visit "/jobs/#{job}/decide"
+    go "/jobs/#{job}/decide"
     choose "Replace"
     click_button "Decide"
     told "Decided: winding open"
 
-    visit "/jobs/#{job}/fit"
+    go "/jobs/#{job}/fit"
     choose "set screw"
     choose "ring"
     click_button "Show this unit's plan"
     told "Kept with the unit."
     work_to_the_end
     expect(page).to have_content "Everything is done: prove it."
-    visit "/jobs/#{job}/prove"
+    go "/jobs/#{job}/prove"
     fill_in "Display", with: "1,2"
     fill_in "Turns", with: "3"
     fill_in "Voltage", with: "230"
@@ -91,7 +91,7 @@ RSpec.describe "without signal" do
       find("li.step", text:).find("button.tick").click
       expect(page).to have_css "li.step.done", text:
     end
-    visit "/jobs/#{job}/hand_over"
+    go "/jobs/#{job}/hand_over"
     fill_in "What was done", with: "New fan motor on fan 1."
     sign
     fill_in "Signed by", with: "Berit Aldenrath"
@@ -127,13 +127,13 @@ RSpec.describe "without signal" do
     expect(page).to have_text "after 2 findings"
     expect(find("#page").text[/.*\b\d+%/]).to eq verdict
 
-    visit "/jobs/#{job}/frost?fan=evaporator-1"
+    go "/jobs/#{job}/frost?fan=evaporator-1"
     scroll_to find("[data-cell='5-0']"), align: :center
     stroke([4, 5], (0..7).to_a)
     expect(page).to have_css "#frost-reading h2", text: "Bottom"
     click_button "Keep the map"
     told "Frost map kept: bottom"
-    visit "/jobs/#{job}/measure"
+    go "/jobs/#{job}/measure"
     fill_in "amps", with: "0,66"
     find("[name=amps]").ancestor("form").find("button.btn-main").click
     told "Clamp kept"
@@ -142,19 +142,19 @@ RSpec.describe "without signal" do
     expect(page).to have_text "This needs the signal"
     click_link "Back to job #{job}"
     expect(page).to have_css "h1", text: "Cheese cellar 2"
-    visit "/bench/capacitor"
+    go "/bench/capacitor"
     fill_in "rated", with: "5"
     fill_in "measured", with: "3,1"
     click_button "Judge it"
     expect(page).to have_text Fenbo.call(:capacitor, {"rated_uf" => 5, "measured_uf" => 3.1}).reasons.first.text
     best = on_the_phone(job, "best")
-    visit "/jobs/#{job}/match"
+    go "/jobs/#{job}/match"
     fits = Fenbo.call(:match, best["question"]).candidates.first
     expect(page).to have_css "details[open] summary", text: fits.part_no
     within("details[open]") { click_button "Take this one" }
     told "#{fits.part_no} chosen"
     # It does not prove: back to Decide, with what was read as evidence.
-    visit "/jobs/#{job}/prove?fan=evaporator-1"
+    go "/jobs/#{job}/prove?fan=evaporator-1"
     fill_in "amps", with: "0,71"
     click_button "Keep the after-reading"
     told "Clamp kept"

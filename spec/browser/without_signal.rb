@@ -72,6 +72,18 @@ RSpec.shared_context "without signal" do
     new_job("Cheese cellar 2", "Too warm, one fan stands").tap { |job| take_along(job) }
   end
 
+  # Opens an address as a link of the page does, by the Ruby that stands ready: `visit` begins it
+  # anew, as somebody does who comes back to the phone.
+  def go(path)
+    page.execute_script(<<~JS, path)
+      const link = Object.assign(document.createElement("a"), { href: arguments[0] });
+      document.getElementById("main").append(link);
+      window.htmx.process(link);
+      link.click();
+    JS
+    expect(page).to have_current_path path
+  end
+
   # Looked into with signal: once it says how much it holds, it has said what waits.
   def all_sent
     visit "/pocket"

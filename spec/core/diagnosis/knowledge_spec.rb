@@ -76,6 +76,20 @@ RSpec.describe "the knowledge of causes" do
     expect(Fenbo::Diagnosis::Test.all.size).to eq 41
   end
 
+  # What it names is kept by the part of a set that bears on a test, and by motion alone where ice is not seen.
+  it "names under a set what its own distribution says, in every state" do
+    model = Fenbo::Diagnosis::Model.new(equipments[3])
+    sets = model.sets.sample(60, random: Random.new(5))
+    otherwise =
+      model.tests.product(model.states.each_index.to_a, sets).reject do |test, m, set|
+        wanted = model.distribution(test, m, set).zip(test.telling).map { |chance, telling|
+          (1 - test.mistake - test.astray) * chance + test.astray * telling
+        }
+        model.named(test, m, set) == wanted
+      end
+    expect(otherwise).to eq []
+  end
+
   it "keeps a picture a picture: each cause makes its own findings likelier than health does" do
     model = Fenbo::Diagnosis::Model.for(equipments[3])
     model.causes.each do |cause|
