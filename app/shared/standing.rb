@@ -122,8 +122,10 @@ module Shared
     # Whether a cause stands among `rows`, with its chance.
     def shown?(id) = rows.any? { |row| row.id == id }
 
-    # How many findings bear on this fan: its own and the unit's.
-    def findings_count = findings.size
+    # How many tests tell something of this fan: its own and the unit's.
+    def findings_count
+      findings.reject { |one| Fenbo::Diagnosis::Test[one.test].tells_nothing?(one.outcome) }.uniq(&:test).size
+    end
 
     def ledger(id) = result.ledger[id] || []
 

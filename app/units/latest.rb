@@ -81,7 +81,9 @@ module Units
       motor_in?(decision) ? "new motor" : WHAT.fetch(decision.action)
     end
 
-    def motor_in?(decision) = decision.action == "replace" && new_motors.include?(decision.fault)
+    def motor_in?(decision)
+      decision.action == "replace" && new_motors.include?(decision.fault)
+    end
 
     # The faults for which a motor went in.
     def new_motors

@@ -126,6 +126,21 @@ RSpec.describe Fenbo::Limits, :rolled_back do
     expect([default, default.with("looking.same_look_minutes" => 2)].map(&looks)).to eq [1, 2]
   end
 
+  it "asks nothing again that was answered last within minutes, and takes what was come back to for a second look" do
+    seen = [%w[noise ticking], %w[blade_state touching], %w[noise ticking]]
+    seen.each_with_index do |(test, outcome), index|
+      Logbook.new(Job.find(job.id), create(:user), now: Time.now - 60 * (3 - index))
+        .take(Entries::Finding.new(id: SecureRandom.uuid, fan: "evaporator-1", test:, outcome:))
+    end
+    rows = lambda do |limits|
+      Fenbo::Diagnosis::JobCase.new(file(job), file(job).unit.fans.first, now: Time.now, minute_cost: 1,
+        limits:).to_h["findings"].map { |row| [row["test"], row["just"]] }
+    end
+    looked = [["noise", nil], ["blade_state", nil]]
+    expect(rows[described_class.default]).to eq looked + [["noise", true]]
+    expect(rows[described_class.default.with("looking.same_look_minutes" => 0.5)]).to eq looked + [["noise", nil]]
+  end
+
   it "counts a motor fitted lately by an earlier job as recent work" do
     fan = job.unit.fan_positions.first
     lately = lambda do |days_before, limits|

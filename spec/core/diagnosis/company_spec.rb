@@ -99,6 +99,13 @@ RSpec.describe Fenbo::Diagnosis::Company do
     expect(result.reasons.map(&:text)).to include(/Mount loose was not looked at/)
   end
 
+  it "tells of two causes that bring each other once" do
+    result = diagnose("blade_state touching", "noise scraping", "mount_check perished_or_loose", state: "D")
+    expect(result.sets.first[:causes]).to match_array %w[blade_rubbing mount_loose]
+    found = result[:companions].select { |row| row[:standing] == "found" }
+    expect(found.map { |row| row[:cause] }).to eq(%w[blade_rubbing mount_loose] - [result.verdict])
+  end
+
   it "does not let two causes bring each other" do
     equipment = Fenbo::Diagnosis::Equipment.new(family: "walk_in_cooler", side: "evaporator", motor: "shaded_pole")
     model = Fenbo::Diagnosis::Model.for(equipment)

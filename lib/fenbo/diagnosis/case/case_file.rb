@@ -4,9 +4,10 @@ module Fenbo
   module Diagnosis
     # One thing seen or measured. `position` is nil for the unit as a whole.
     # weights, outcome => share, where an instrument was not sure of one outcome. `earlier`: on
-    # another visit, so that whatever was opened for it is closed again.
+    # another visit, so that whatever was opened for it is closed again. `just`: answered last, a moment
+    # ago.
     Finding =
-      Value.of(:test_id, :outcome, :position, weights: nil, earlier: false) do
+      Value.of(:test_id, :outcome, :position, weights: nil, earlier: false, just: false) do
         def test = Test[test_id]
 
         def label = test.label(outcome)
@@ -71,7 +72,8 @@ module Fenbo
               position = row.text("position", required: false, longest: 60)
               weights = read_weights(row, id)
               earlier = row.flag("earlier", default: false) || false
-              Finding.new(test_id: id, outcome:, position:, weights:, earlier:) if id && outcome
+              just = row.flag("just", default: false) || false
+              Finding.new(test_id: id, outcome:, position:, weights:, earlier:, just:) if id && outcome
             end
         end
 
@@ -145,10 +147,12 @@ module Fenbo
           findings.count { |finding| finding.test_id == test.id && own?(finding) && !finding.telling? }
         end
 
-        # Whether it was answered often enough: twice alike, or as often as anything is asked.
+        # Whether it was answered often enough: twice alike, as often as anything is asked, or
+        # just now.
         def settled?(test)
-          answers = telling.select { |finding| finding.test_id == test.id }.map(&:outcome)
-          answers.size >= MOST_ANSWERS || (answers.size > 1 && answers.uniq.size == 1)
+          given = telling.select { |finding| finding.test_id == test.id }
+          answers = given.map(&:outcome)
+          answers.size >= MOST_ANSWERS || (answers.size > 1 && answers.uniq.size == 1) || given.any?(&:just)
         end
 
         # Whether a test was answered in a way that does not fit the leading causes or a

@@ -36,21 +36,23 @@ module Fenbo
         @findings ||= @job.live_findings.reject { |one| of_before?(one) } - [@without]
       end
 
-      # The same answer again within minutes is no second witness; one that was taken back in
-      # between, or given again much later, is.
+      # The same answer once more within minutes is no second witness where nothing else was looked
+      # at in between; one that was taken back, or came back to, is.
       def looks
-        findings.each_with_object([]) do |one, kept|
-          before = kept.reverse.find { |other| other.test == one.test && other.fan == one.fan }
-          kept << one unless before && same_look?(one, before)
+        @looks ||= findings.each_with_object([]) do |one, kept|
+          kept << one unless kept.any? && same_look?(one, kept.last)
         end
       end
 
       private
 
-      # Of another shift than now the cover it took is on again.
+      # Of another shift than now the cover it took is on again. What was answered last, within
+      # minutes, is not asked anew before something else is.
       def row(one)
-        long_ago = @now - one.taken_at > @limits["work_plan.gate_hours"] * 3600
-        one.to_case.merge({"earlier" => (true if long_ago)}.compact)
+        ago = @now - one.taken_at
+        long_ago = ago > @limits["work_plan.gate_hours"] * 3600
+        just = one.equal?(looks.last) && ago <= same_look_seconds
+        one.to_case.merge({"earlier" => (true if long_ago), "just" => (true if just)}.compact)
       end
 
       def of_before?(one)
@@ -59,9 +61,11 @@ module Fenbo
       end
 
       def same_look?(one, before)
-        one.outcome == before.outcome && one.weights == before.weights &&
-          one.taken_at - before.taken_at <= @limits["looking.same_look_minutes"] * 60
+        one.test == before.test && one.fan == before.fan && one.outcome == before.outcome &&
+          one.weights == before.weights && one.taken_at - before.taken_at <= same_look_seconds
       end
+
+      def same_look_seconds = @limits["looking.same_look_minutes"] * 60
 
       def unit = @job.unit
 

@@ -32,7 +32,10 @@ module Fenbo
           .select { |one| one.share >= @limits["diagnosis.companion_share"] && there?(one.second) }
       end
 
-      def there?(id) = @posterior.model.causes.any? { |cause| cause.id == id }
+      # Two that bring each other are told once, of the less likely of them.
+      def there?(id)
+        id != @posterior.causes.first.first.id && @posterior.model.causes.any? { |cause| cause.id == id }
+      end
 
       def chance(companion)
         @posterior.causes.fetch(Cause[companion.second], 0.0)
