@@ -25,7 +25,7 @@ module Fenbo
       # @return [Hash{String => String}]
       def checks
         @checks ||= Checklist.all.select { |_, row|
-          wanted?(row) && !later?(row)
+          wanted?(row)
         }.transform_values { |row| row["text"] }
       end
 
@@ -109,12 +109,13 @@ module Fenbo
 
       private
 
-      # Whether the job was closed before there was such a check: what was proved then stays so.
+      # Whether the job was closed before it was asked for: what was proved then stays so.
       def later?(row)
         row["since"] && @job.closed_at && @job.closed_at.strftime("%F") < row["since"]
       end
 
       def wanted?(row)
+        return false if later?(row) && !row["only_for"]
         looked_only? ? row["looked"] : worked_on.any? { |fault| asked?(row, fault) }
       end
 
@@ -134,7 +135,11 @@ module Fenbo
 
       # By the work or by the cause, and by what sits there.
       def asked?(row, fault)
-        (for_work?(row, fault) || (fault.decision&.causes.to_a & row.fetch("causes", [])).any?) && here?(row, fault)
+        (for_work?(row, fault) || for_cause?(row, fault)) && here?(row, fault)
+      end
+
+      def for_cause?(row, fault)
+        !later?(row) && (fault.decision&.causes.to_a & row.fetch("causes", [])).any?
       end
 
       def for_work?(row, fault)

@@ -52,7 +52,7 @@ RSpec.describe Fenbo::Proof::Checklist, :made_jobs do
   it "knows of every cause but those that amps prove how it is seen to be mended" do
     asked = described_class.all.values.flat_map { |row| row.fetch("causes", []) }
     motors = Fenbo::Diagnosis::Cause.all.values.select { |cause| cause.part == "motor" }.map(&:id)
-    expect(Fenbo::Diagnosis::Cause.all.keys - asked - motors).to eq ["rotation_reversed"]
+    expect(Fenbo::Diagnosis::Cause.all.keys - asked - motors).to eq []
   end
 
   it "does not ask a job closed earlier for what came into the list later" do
@@ -60,6 +60,12 @@ RSpec.describe Fenbo::Proof::Checklist, :made_jobs do
     asks = ->(at) { proof(decisions: [decided("evaporator_dirty")], closed_at: at).checks.key?("coil_clean") }
     day = Time.parse("#{since} 12:00 UTC")
     expect([nil, day, day - 86_400].map(&asks)).to eq [true, true, false]
+    # What is asked for by the work too, by its cause no earlier than that.
+    sagged = [decided("blade_rubbing", "mount_loose", action: "repair")]
+    since = Time.parse("#{described_class.all.fetch("no_new_noise").fetch("since")} 12:00 UTC")
+    keys = ->(at, decisions) { proof(decisions:, closed_at: at).checks.keys & %w[clear_all_round no_new_noise] }
+    expect([nil, since - 86_400].map { |at| keys[at, sagged].size }).to eq [2, 0]
+    expect(keys[since - 86_400, [worn]].size).to eq 2
   end
 
   it "says which repair its own reading disproves" do
