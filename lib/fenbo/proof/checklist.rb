@@ -34,9 +34,11 @@ module Fenbo
         @job.faults.any?(&:decision) && @job.faults.none?(&:hands_on?)
       end
 
-      # In words, that what was wrong by this cause is mended; nil until it was seen.
+      # In words, that what was wrong by this cause is mended; nil until it was seen. What is asked of
+      # other work too says least of it.
       def mended(cause)
-        checks.find { |id, _| Checklist.all.dig(id, "causes")&.include?(cause) && done?(id) }&.last
+        seen = checks.select { |id, _| Checklist.all.dig(id, "causes")&.include?(cause) && done?(id) }
+        seen.min_by.with_index { |(id, _), index| [Checklist.all.fetch(id)["only_for"] ? 1 : 0, index] }&.last
       end
 
       # Ticked, or answered by a reading or by the work plan.

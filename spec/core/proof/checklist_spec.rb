@@ -135,6 +135,16 @@ RSpec.describe Fenbo::Proof::Checklist, :made_jobs do
     expect(described_class.new(rubbing).checks.keys).to include "clear_all_round", "no_new_noise", "blade_right"
   end
 
+  it "says of each cause what alone tells that it is mended" do
+    both = decided("blade_rubbing", "mount_loose", action: "repair")
+    ticks = %w[clear_all_round no_new_noise blade_right mount_firm].map { |id| tick(id) }
+    told = proof(decisions: [both], proof_checks: ticks)
+    expect(%w[blade_rubbing mount_loose].map { |cause| told.mended(cause) })
+      .to eq ["Blade whole, the right one, tight at its seat", "Mount firm, every bolt tight"]
+    turned = proof(decisions: [decided("rotation_reversed", action: "repair")], proof_checks: [tick("right_way")])
+    expect(turned.mended("rotation_reversed")).to eq "Right way round, by the air it moves"
+  end
+
   it "asks once for the defrost that a plan saw" do
     heater = decided("defrost_failed", fault: "unit.1")
     seen = stepped("defrost_seen", task: "defrost_heater", fault: "unit.1")
