@@ -128,9 +128,11 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
     get "/jobs/#{job.number}/decide"
     decide("evaporator-2", "bearing_worn", "replace")
     decide("evaporator-3", "contactor_failed", "repair")
-    closing = -> { Entries::Close.new.against(Logbook.new(Job.find(job.id), apprentice)) }
-    expect(closing.call).to match [:close, /countersign/]
+    closing = ->(by = apprentice) { Entries::Close.new.against(Logbook.new(Job.find(job.id), by)) }
+    expect([apprentice, technician].map(&closing)).to all match [:close, /countersign/]
     sign_in technician
+    get "/jobs/#{job.number}/hand_over"
+    expect(page).to include "Not countersigned yet", "To Decide, Evaporator fan 2", "To Decide, Evaporator fan 3"
     get "/jobs/#{job.number}/decide?fan=evaporator-3"
     send_form "/jobs/#{job.number}/decide/countersign", fan: "evaporator-3"
     expect(faults.transform_values { |fault| fault.decision.awaits_countersign? }).to eq(
@@ -139,6 +141,8 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
     expect(closing.call).to match [:close, /countersign/]
     send_form "/jobs/#{job.number}/decide/countersign", fan: "evaporator-2"
     expect(closing.call).to eq [:close, "Have it signed first, or note why nobody signs."]
+    get "/jobs/#{job.number}/hand_over"
+    expect(page).not_to include "Not countersigned yet"
   end
 
   it "chooses a part for each fan, and says fitted only of what was confirmed" do

@@ -15,8 +15,8 @@ module Entries
       return if book.job.closed?
       decisions = book.job.faults.select(&:open?).filter_map(&:decision)
       return [:close, "Decide on a cause first: the report has to name one."] if decisions.empty?
-      if decisions.any?(&:awaits_countersign?) && !book.user.technician?
-        return [:close, "The apprentice's decision waits for a technician's countersign."]
+      if decisions.any?(&:awaits_countersign?)
+        return [:close, "The apprentice's decision waits for a technician's countersign, at Decide."]
       end
       Signing.against(book)
     end
