@@ -28,7 +28,7 @@ RSpec.describe Shared::Standing, :made_jobs, :rolled_back do
     }
     expect(said["fan_motion stopped", "noise silent", "spin_by_hand gritty", "winding_ohms open", "shaft_play none",
       "voltage_at_motor in_range"]).to include "spin_by_hand" => "Once more, it does not fit"
-    expect(said["shaft_play rocks", "noise grinding", "spin_by_hand seized"])
+    expect(said["shaft_play rocks", "spin_by_hand seized", "noise grinding"])
       .to include "spin_by_hand" => "Once more, to be sure"
     expect(said["noise grinding"].values.uniq).to eq ["Next"]
   end
