@@ -92,7 +92,7 @@ module Units
     end
 
     def unit
-      @unit ||= Unit.preload(fan_positions: :fitted_motors, site: :customer).find_by!(address(params[:id]))
+      @unit ||= Unit.preload(fan_positions: :fitted_motors).eager_load(site: :customer).find_by!(address(params[:id]))
     end
 
     # What was typed, where it is one of these.
