@@ -43,7 +43,7 @@ module Fenbo
     autoload :Equipment, "fenbo/diagnosis/case/equipment"
     autoload :Evidence, "fenbo/diagnosis/inference/evidence"
     autoload :Experience, "fenbo/diagnosis/inference/experience"
-    autoload :Finding, "fenbo/diagnosis/case/case_file"
+    autoload :Finding, "fenbo/diagnosis/case/finding"
     autoload :JobCase, "fenbo/diagnosis/case/job_case"
     autoload :Ledger, "fenbo/diagnosis/explanation/ledger"
     autoload :Model, "fenbo/diagnosis/inference/model"
