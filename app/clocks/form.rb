@@ -18,7 +18,7 @@ module Clocks
     private
 
     def one
-      celsius = quantity(:now, "temperature", required: true)
+      celsius = quantity(:now, "box_temperature", required: true)
       [[@now, celsius]]
     end
 

@@ -35,7 +35,7 @@ module Shared
     def parse(line, index)
       time, temperature = split(line)
       minute = minute_of(time)
-      c = Fenbo::Quantities.read(temperature.to_s, "temperature", system: @system)
+      c = Fenbo::Quantities.read(temperature.to_s, "box_temperature", system: @system)
       return minute, c.value if minute && c.ok?
       # Words without a figure on the first line are a heading.
       return nil if index.zero? && !line.match?(/\d/)

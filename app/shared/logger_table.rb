@@ -81,7 +81,7 @@ module Shared
       figure = cells[@columns[:temperature]].to_s.strip
       return nil unless figure.match?(/\d/)
       at = minute(cells)
-      c = Fenbo::Quantities.read(figure, "temperature", system: @system)
+      c = Fenbo::Quantities.read(figure, "box_temperature", system: @system)
       return [at, c.value] if at && c.ok?
       @fault ||= "Line #{@skipped + index + 1}, “#{@lines[index][0, 40]}”, is not understood."
       nil

@@ -6,16 +6,16 @@ module Shared
     class Product < Instrument
       def fields
         [
-          Field.new(name: "now", label: "Box now", kind: "temperature", group: "The box"),
-          Field.new(name: "limit", label: "Must stay below", kind: "temperature", group: "The box"),
+          Field.new(name: "now", label: "Box now", kind: "box_temperature", group: "The box"),
+          Field.new(name: "limit", label: "Must stay below", kind: "box_temperature", group: "The box"),
           Field.new(
             name: "end",
             label: "Where it would end up",
-            kind: "temperature",
+            kind: "box_temperature",
             group: "The box",
             hint: "Without cooling: the room around it, or what the other fans can hold."
           ),
-          Field.new(name: "earlier", label: "An earlier reading", kind: "temperature", group: "Its pace"),
+          Field.new(name: "earlier", label: "An earlier reading", kind: "box_temperature", group: "Its pace"),
           Field.new(name: "ago", label: "How long before", kind: "duration", group: "Its pace"),
           Field.new(
             name: "family",

@@ -7,7 +7,7 @@ module Shared
     class Pulldown < Instrument
       def fields
         [
-          Field.new(name: "setpoint", label: "Setpoint", kind: "temperature"),
+          Field.new(name: "setpoint", label: "Setpoint", kind: "box_temperature"),
           Field.new(
             name: "readings",
             label: "Readings, one a line: time or minute, then temperature",

@@ -4,6 +4,9 @@ module Stations
   module Call
     # The call as typed: a new job, or the clock and complaint of one that is open.
     class Form < Shared::Form
+      # An earlier reading of the box tells its pace from a minute to a month before, hours.
+      AGO = (1 / 60.0..720.0)
+
       def initialize(params, user)
         super(params, system: user.unit_system)
         @user = user
@@ -47,7 +50,7 @@ module Stations
       private
 
       def values
-        box = quantity(:box, "temperature")
+        box = quantity(:box, "box_temperature")
         {
           complaint: text(:complaint, required: "What does the customer say?"),
           access_notes: text(:access_notes),
@@ -56,10 +59,9 @@ module Stations
           **returned,
           box_c: box,
           box_read_at: (Time.now if box),
-          earlier_c: quantity(:earlier, "temperature"),
-          earlier_hours_ago: hours(:earlier_ago),
-          drift_end_c: quantity(:drift_end, "temperature"),
-          product_limit_c: quantity(:limit, "temperature"),
+          **earlier(box),
+          drift_end_c: quantity(:drift_end, "box_temperature"),
+          product_limit_c: quantity(:limit, "box_temperature"),
           product_value_cents: cents(:product_value)
         }
       end
@@ -78,10 +80,20 @@ module Stations
         (number = id(name)) && Job.find_by(number:)&.id
       end
 
-      def hours(name)
-        minutes = quantity(name, "duration")
-        minutes && minutes / 60.0
+      # What it read before, and how long before: one says nothing without the other.
+      def earlier(box)
+        celsius, minutes = quantity(:earlier, "box_temperature"), quantity(:earlier_ago, "duration")
+        fault(:earlier_ago, "How long before that was read, for instance “2 h”.") if celsius && missing?(:earlier_ago)
+        fault(:earlier, "What was read then.") if minutes && missing?(:earlier)
+        fault(:box, "What it reads now, to hold the earlier reading against.") if celsius && !box && missing?(:box)
+        hours = minutes && minutes / 60.0
+        if hours && !AGO.cover?(hours)
+          fault(:earlier_ago, "From #{(AGO.first * 60).round} min to #{AGO.last.round} h before.")
+        end
+        {earlier_c: celsius, earlier_hours_ago: hours}
       end
+
+      def missing?(name) = typed(name).empty?
 
       def clock_defaults(unit)
         {

@@ -15,7 +15,7 @@ module Stations
 
       post "/jobs/:number/prove/temperatures" do
         typed = Shared::Form.new(params, system: current_user.unit_system)
-        arrival, leaving = typed.quantity(:arrival, "temperature"), typed.quantity(:leaving, "temperature")
+        arrival, leaving = typed.quantity(:arrival, "box_temperature"), typed.quantity(:leaving, "box_temperature")
         halt 422, page(faults: typed.faults, typed: params) unless typed.clean?
         take Entries::Temperatures.new(arrival:, leaving:)
         back_to "/jobs/#{job.number}/prove?fan=#{spot}", "Temperatures kept."
@@ -39,7 +39,7 @@ module Stations
       post "/jobs/:number/prove/probe" do
         need :record
         down = Shared::Instrument.of("pulldown", params, user: current_user, job:, fan: position, phase: "after")
-        set = Fenbo::Quantities.read(down.value("setpoint").to_s, "temperature", system: current_user.unit_system)
+        set = Fenbo::Quantities.read(down.value("setpoint").to_s, "box_temperature", system: current_user.unit_system)
         read = probe(set.value || 0.0).csv(PROBE_MINUTES, Shared::Shop.local(Time.now))
         params["tool"] = "pulldown"
         page(instrument: meter_of(params.merge("readings" => read)))

@@ -112,7 +112,7 @@ module Fenbo
       def pace
         points = @job.box_points.select { |at, _| at < @job.box_read_at }
         return {"readings" => points.map { |point| ago(*point) }} if points.any?
-        return {} unless @job.earlier_c && @job.earlier_hours_ago
+        return {} unless @job.earlier_c && @job.earlier_hours_ago&.positive?
         {"earlier" => {"c" => @job.earlier_c, "hours_ago" => @job.earlier_hours_ago}}
       end
 
