@@ -28,7 +28,7 @@ module Circuits
         on: day, kind: choice(:kind, KINDS.keys, required: "Added or recovered?"),
         cylinder: text(:cylinder, longest: Cylinder::LONGEST, required: "Which cylinder? Its label or number."),
         before_kg: mass(:before), after_kg: mass(:after), fans_running: whole(:fans_running, 0..MOST_FANS),
-        ambient_c: quantity(:ambient, "temperature"), sight_glass: choice(:sight_glass, GLASSES.keys),
+        ambient_c: quantity(:ambient, "box_temperature"), sight_glass: choice(:sight_glass, GLASSES.keys),
         note: text(:note, longest: 500)
       }
       weigh(read)

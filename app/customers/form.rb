@@ -33,9 +33,10 @@ module Customers
     end
 
     def site
-      name = text(:site_name, longest: 120) or return nil
-      site = @customer.sites.find { |one| one.name == name } || @customer.sites.build
       told = {address: text(:site_address), access_notes: text(:site_access), hours: text(:site_hours, longest: 200)}
+      name = text(:site_name, longest: 120, required: ("Which site is that? Give its name." if told.values.any?)) or
+        return nil
+      site = @customer.sites.find { |one| one.name == name } || @customer.sites.build
       # Of a site that is known, what was left empty stays as it is: its fields come up empty.
       site.assign_attributes(name:, **told.compact)
       site

@@ -8,6 +8,7 @@ module PriceLists
   class Form < Shared::Form
     NEEDED = %w[part_no price].freeze
     MOST_LINES = 50_000
+    LONGEST_PART = 60
     # Faults of lines that are told at once.
     MOST_SHOWN = 5
     HEADING = ->(head) { head.to_s.strip.downcase.tr(" ", "_") }
@@ -70,10 +71,18 @@ module PriceLists
       return fault(:csv, "More than #{MOST_LINES} lines.") || [] if table.size > MOST_LINES
       rows = table.each_with_index.filter_map { |row, index| line(row, index + 2) }
       @wrong << "It has no line with a part." if rows.empty? && @wrong.empty?
+      contradicted(rows.uniq)
       fault(:csv, wrong_words) if @wrong.any?
-      rows.uniq { |row| row[:part_no] }
+      rows.uniq
     rescue CSV::MalformedCSVError => problem
       fault(:csv, "Not a CSV file: #{problem.message.lines.first.strip}") || []
+    end
+
+    # One part at two prices: which of them holds, its supplier has to say.
+    def contradicted(rows)
+      rows.group_by { |row| row[:part_no] }.each do |part_no, all|
+        @wrong << "#{part_no} stands in #{all.size} lines that differ." if all.size > 1
+      end
     end
 
     def wrong_words
@@ -99,11 +108,12 @@ module PriceLists
     def line(row, number)
       part_no = row["part_no"].to_s.strip.upcase
       return if part_no.empty?
+      return wrong(number, "part_no is longer than #{LONGEST_PART} characters") if part_no.size > LONGEST_PART
       price = row["price"].to_s.strip
       unless price.match?(/\A\d{1,7}([.,]\d{1,2})?\z/)
         return wrong(number, "“#{price[0, 20]}” is no price like 42.50")
       end
-      {part_no: part_no[0, 60], price_cents: (price.tr(",", ".").to_r * 100).to_i, in_stock: stock(row, number),
+      {part_no:, price_cents: (price.tr(",", ".").to_r * 100).to_i, in_stock: stock(row, number),
        lead_days: lead(row, number), their_no: row["their_no"].to_s.strip[0, 60].presence}
     end
 

@@ -24,6 +24,8 @@ module Units
       "control" => :control
     }.freeze
 
+    HERTZ = (16..400)
+
     def initialize(position, params, user)
       super(params, system: user.unit_system)
       @position = position
@@ -185,8 +187,12 @@ module Units
       readings.map(&:value)
     end
 
+    # "50", "50/60 Hz", "50-60"
     def hertz
-      params[:hertz].to_s.scan(/\d{2,3}/).map(&:to_f).select(&:positive?)
+      parts = typed(:hertz).sub(/\s*hz\z/i, "").split(%r{[/;,–\s-]+}).reject(&:empty?)
+      figures = parts.map { |part| Fenbo::Quantities.number(part) }
+      return figures if figures.all? { |one| one && HERTZ.cover?(one) }
+      fault(:hertz, "A frequency like “50” or “50/60”, from #{HERTZ.first} to #{HERTZ.last} Hz.") || []
     end
   end
 end

@@ -28,17 +28,20 @@ RSpec.describe Shared::Form, :rolled_back do
       typed(name: "", approval_limit: "much", site_name: "x" * 200, phone: "1" * 60))
     expect { expect(form.save).to be false }.not_to change { [Customer.count, Site.count] }
     expect(form.faults.keys).to contain_exactly("name", "approval_limit", "site_name", "phone")
+    form = Customers::Form.new(Customer.new, typed(name: "Quay House", site_name: " ", site_address: "Quay 3"))
+    expect { expect(form.save).to be false }.not_to change { [Customer.count, Site.count] }
+    expect(form.faults).to eq "site_name" => "Which site is that? Give its name."
   end
 
   it "refuses a plate by every field, and leaves the motor as it was" do
     position = unit.fan_positions.first
     before = position.motor_now.attributes
     form = Units::PlateForm.new(
-      position, typed(family: "steam", volts: "many", amps: "0/0", rotation: "cw", poles: "1", rpm: "fast",
+      position, typed(family: "steam", volts: "many", amps: "0/0", rotation: "cw", poles: "1", rpm: "fast", hertz: "fifty",
         horsepower: "donkey", blade_pitch: "90", plate_line: "x" * 500), user
     )
     expect(form.save).to be_falsy
-    expect(form.faults.keys).to include("family", "volts", "amps", "rotation_view", "poles", "rpm", "horsepower",
+    expect(form.faults.keys).to include("family", "volts", "amps", "rotation_view", "poles", "rpm", "hertz", "horsepower",
       "blade_pitch", "plate_line")
     expect(position.reload.motor_now.attributes).to eq before
   end

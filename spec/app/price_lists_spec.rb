@@ -32,7 +32,7 @@ RSpec.describe PriceLists::Form, :rolled_back do
 
   it "reads a list with commas or semicolons, its own order and spelling of columns" do
     supplier = form(counter.merge(csv: "\uFEFFTheir no;Price;In stock;Part no;Lead days\n" \
-      "X-1;42,50;no;br-s12-230-l;3\n;80;;KA-E16-230;\n;;;;\n;81;yes;ka-e16-230;\n")).save
+      "X-1;42,50;no;br-s12-230-l;3\n;80;;KA-E16-230;\n;;;;\n;80,00;yes;ka-e16-230;\n")).save
     rows = supplier.supplier_prices.order(:part_no)
     expect(rows.map { |row| [row.part_no, row.price_cents, row.in_stock, row.lead_days, row.their_no] }).to eq [
       ["BR-S12-230-L", 4250, false, 3, "X-1"], ["KA-E16-230", 8000, true, nil, nil]
@@ -56,6 +56,8 @@ RSpec.describe PriceLists::Form, :rolled_back do
   it "says what is wrong with the file, by line, the first few at once" do
     expect(lines("hello\nworld\n")).to eq "It needs the columns part_no and price."
     expect(lines("part_no,price\n")).to eq "It has no line with a part."
+    expect(lines("part_no,price\nA,80\nB,7\na,81\n")).to eq "A stands in 2 lines that differ."
+    expect(lines("part_no,price\n#{"A" * 61},80\n")).to include "Line 2: part_no is longer than 60"
     expect(lines("part_no,price\nA,\"B\n")).to start_with "Not a CSV file"
     expect(lines("part_no,price,in_stock,lead_days\nA,cheap,,\nB,1,perhaps,\nC,1,,soon\n")).to eq(
       "Line 2: “cheap” is no price like 42.50. Line 3: in_stock is yes or no, not “perhaps”. " \
