@@ -59,7 +59,6 @@ class Job < ApplicationRecord
     [findings, readings, photos, decisions, part_choices].all?(&:none?)
   end
 
-  # Whether a station's work is done.
   # What the box read after something was done to it: its clock goes on from here.
   def box_stands_at(celsius, at)
     return if box_read_at && box_read_at > at
@@ -72,6 +71,7 @@ class Job < ApplicationRecord
   # As the job file has them.
   def box_points = box_log.map { |row| [Time.iso8601(row["at"]), row["c"]] }
 
+  # Whether a station's work is done.
   def done?(station)
     station_steps.any? { |step| step.station == station && step.state == "done" }
   end

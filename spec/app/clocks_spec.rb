@@ -107,6 +107,9 @@ RSpec.describe Clocks, :rolled_back do
     send_form "/jobs/#{job.number}/prove/temperatures", arrival: "6", leaving: "5"
     expect(clock(2).now_c).to eq 5.0
     at(3)
+    # Another arrival says nothing new of how it was left.
+    send_form "/jobs/#{job.number}/prove/temperatures", arrival: "7", leaving: "5"
+    expect([job.reload.box_read_at, job.visits.last.arrival_c]).to eq [start + 2 * 3600, 7.0]
     get "/jobs/#{job.number}/prove"
     send_form "/jobs/#{job.number}/prove/readings", tool: "pulldown", fan: "evaporator-1", setpoint: "3",
       readings: "0; 5\n10; 4.4\n20; 3.9\n30; 3.5", client_id: SecureRandom.uuid

@@ -138,9 +138,10 @@ class Kept
 
   def temperatures(entry)
     here = book.visit
+    left = entry.left_anew?(job.visits.find { |one| one.uid == here })
     read = {arrival_c: entry.arrival, leaving_c: entry.leaving}.compact
     book.job = job.with(visits: job.visits.map { |one| (one.uid == here) ? one.with(**read) : one })
-    box_stands_at(entry.leaving) if entry.leaving
+    box_stands_at(entry.leaving) if left
   end
 
   def features(entry)
