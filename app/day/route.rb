@@ -4,7 +4,7 @@ module Day
   # The day board: what needs what next.
   class Route < Shared::Route
     get "/" do
-      erb :day, locals: {board: Board.new(now: Time.now)}
+      erb :day, locals: {board: Board.new(now: Time.now), left: may?(:claim) && LeftPress.waiting.exists?}
     end
 
     private

@@ -11,7 +11,8 @@ module Pocket
     WORKER = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; connect-src 'self'"
 
     get "/pocket/?" do
-      erb :pocket, locals: {offered: Offered.new(current_user, asked), asked:}
+      erb :pocket, locals: {offered: Offered.new(current_user, asked), asked:,
+                            left: LeftPress.waiting.exists?(user: current_user)}
     end
 
     # What is cached for the day without signal; the same for everybody but for who carries it.

@@ -91,7 +91,7 @@ module Settings
     private
 
     def page(faults: {}, typed: {}, fresh_token: nil, password_link: nil)
-      erb(:settings, locals: {faults:, typed:, fresh_token:, password_link:})
+      erb(:settings, locals: {faults:, typed:, fresh_token:, password_link:, people: User.order(:name)})
     end
 
     def change_password

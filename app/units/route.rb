@@ -11,12 +11,7 @@ module Units
 
     get "/units/new" do
       need :edit_units
-      erb :unit_edit,
-        locals: {
-          unit: Unit.new(family: "walk_in_cooler", site_id: whole(params[:site])),
-          typed: {},
-          faults: {}
-        }
+      edit(Unit.new(family: "walk_in_cooler", site_id: whole(params[:site])))
     end
 
     get "/units/:id" do
@@ -26,7 +21,7 @@ module Units
 
     get "/units/:id/edit" do
       need :edit_units
-      erb :unit_edit, locals: {unit:, typed: {}, faults: {}}
+      edit(unit)
     end
 
     post "/units" do
@@ -105,9 +100,13 @@ module Units
 
     def fan = unit.position(params[:fan]) || raise(ActiveRecord::RecordNotFound)
 
+    def edit(unit, typed: {}, faults: {})
+      erb :unit_edit, locals: {unit:, typed:, faults:, sites: Site.includes(:customer).order(:name)}
+    end
+
     def keep(unit)
       form = Form.new(unit, params, current_user)
-      halt 422, erb(:unit_edit, locals: {unit:, typed: params, faults: form.faults}) unless form.save
+      halt 422, edit(unit, typed: params, faults: form.faults) unless form.save
       back_to "/units/#{unit.id}", "#{unit.name} kept."
     end
   end

@@ -91,10 +91,10 @@ RSpec.describe Clocks, :rolled_back do
     {{box: "6", earlier: "4"} => "How long before that was read", {box: "6", earlier_ago: "2 h"} => "What was read then",
      {earlier: "4", earlier_ago: "2 h"} => "to hold the earlier reading against",
      {box: "6", earlier: "4", earlier_ago: "0"} => "From 1 min to 720 h", {box: "140"} => "120"}.each do |typed, words|
-      expect { call.(**typed) }.not_to(change { job.reload.attributes })
+      expect { call.call(**typed) }.not_to(change { job.reload.attributes })
       expect([status, page]).to match [422, include(words)]
     end
-    call.(box: "6", earlier: "4", earlier_ago: "2 h")
+    call.call(box: "6", earlier: "4", earlier_ago: "2 h")
     expect(clock(0).result.tau_from).to eq "readings"
     # What was kept before nothing was refused.
     job.reload.update!(earlier_hours_ago: 0)

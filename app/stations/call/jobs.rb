@@ -10,7 +10,7 @@ module Stations
 
       get "/jobs/new" do
         need :open_job
-        erb :job_new, locals: {unit: unit, typed: sister, faults: {}}
+        opening(typed: sister)
       end
 
       post "/jobs" do
@@ -18,7 +18,7 @@ module Stations
         known = Job.find_by(client_id:)
         redirect to("/jobs/#{known.number}/call"), 303 if known
         form = Form.new(params, current_user)
-        job = form.save(client_id) or halt 422, erb(:job_new, locals: {unit: unit, typed: params, faults: form.faults})
+        job = form.save(client_id) or halt 422, opening(typed: params, faults: form.faults)
         back_to "/jobs/#{job.number}/call", "Job #{job.number} opened."
       end
 
@@ -38,6 +38,11 @@ module Stations
       end
 
       private
+
+      def opening(typed:, faults: {})
+        units = Unit.includes(site: :customer).order(:name).group_by { |one| one.site.customer.name }
+        erb :job_new, locals: {unit:, units: units.sort, people: User.in_the_field, typed:, faults:}
+      end
 
       # The station it was said at, with the question that was chosen there.
       def came_from
