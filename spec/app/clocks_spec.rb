@@ -88,7 +88,8 @@ RSpec.describe Clocks, :rolled_back do
       get "/jobs/#{job.number}/call"
       send_form "/jobs/#{job.number}/call", complaint: "Warm.", client_id: SecureRandom.uuid, **typed
     }
-    {{box: "6", earlier: "4"} => "How long before that was read", {box: "6", earlier_ago: "2 h"} => "What was read then",
+    {{box: "6", earlier: "4"} => "How long before that was read",
+     {box: "6", earlier_ago: "2 h"} => "What was read then",
      {earlier: "4", earlier_ago: "2 h"} => "to hold the earlier reading against",
      {box: "6", earlier: "4", earlier_ago: "0"} => "From 1 min to 720 h", {box: "140"} => "120"}.each do |typed, words|
       expect { call.call(**typed) }.not_to(change { job.reload.attributes })

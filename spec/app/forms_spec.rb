@@ -37,11 +37,13 @@ RSpec.describe Shared::Form, :rolled_back do
     position = unit.fan_positions.first
     before = position.motor_now.attributes
     form = Units::PlateForm.new(
-      position, typed(family: "steam", volts: "many", amps: "0/0", rotation: "cw", poles: "1", rpm: "fast", hertz: "fifty",
+      position, typed(family: "steam", volts: "many", amps: "0/0", rotation: "cw", poles: "1", rpm: "fast",
+        hertz: "fifty",
         horsepower: "donkey", blade_pitch: "90", plate_line: "x" * 500), user
     )
     expect(form.save).to be_falsy
-    expect(form.faults.keys).to include("family", "volts", "amps", "rotation_view", "poles", "rpm", "hertz", "horsepower",
+    expect(form.faults.keys).to include("family", "volts", "amps", "rotation_view", "poles", "rpm", "hertz",
+      "horsepower",
       "blade_pitch", "plate_line")
     expect(position.reload.motor_now.attributes).to eq before
   end
