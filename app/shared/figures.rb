@@ -14,7 +14,7 @@ module Shared
 
     # A stored figure as it would be typed, for a form.
     def typed(value, kind)
-      value.nil? ? nil : Fenbo::Quantities.figure(value, kind, units).first.tr("−", "-")
+      value.nil? ? nil : Fenbo::Quantities.typed(value, kind, units)
     end
 
     def unit_of(kind) = Fenbo::Quantities.unit(kind, units)

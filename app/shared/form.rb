@@ -34,9 +34,12 @@ module Shared
       value.presence
     end
 
-    # In SI, or nil when left empty.
-    def quantity(name, kind, required: false)
+    # In SI, or nil when left empty. A field is shown rounded: where nobody changed it, it means
+    # what was kept, and keeping a page again changes nothing.
+    # @param was [Float, nil] what is kept, in SI
+    def quantity(name, kind, required: false, was: nil)
       return nil if typed(name).empty? && !required
+      return was if was && typed(name) == Fenbo::Quantities.typed(was, kind, @system)
       reading = Fenbo::Quantities.read(params[name].to_s, kind, system: @system)
       reading.ok? ? reading.value : fault(name, reading.fault)
     end

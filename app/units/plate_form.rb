@@ -108,7 +108,7 @@ module Units
         rpm: quantity(:rpm, "speed"),
         poles: whole(:poles, 2..24),
         rotation: sense,
-        shaft_diameter_mm: quantity(:shaft_diameter, "length"),
+        shaft_diameter_mm: length(:shaft_diameter, :shaft_diameter_mm),
         mount: word(:mount),
         enclosure: choice(:enclosure, Fenbo::Matching::ENCLOSURES),
         connector: word(:connector),
@@ -116,11 +116,11 @@ module Units
         horsepower: horsepower,
         service_factor: number(:service_factor, 0.5..3),
         control: choice(:control, Fenbo::Matching::CONTROLS),
-        shaft_length_mm: quantity(:shaft_length, "length"),
+        shaft_length_mm: length(:shaft_length, :shaft_length_mm),
         shaft_form: choice(:shaft_form, SHAFTS),
-        bolt_circle_mm: quantity(:bolt_circle, "length"),
-        body_diameter_mm: quantity(:body_diameter, "length"),
-        body_length_mm: quantity(:body_length, "length"),
+        bolt_circle_mm: length(:bolt_circle, :bolt_circle_mm),
+        body_diameter_mm: length(:body_diameter, :body_diameter_mm),
+        body_length_mm: length(:body_length, :body_length_mm),
         integral_blade: flag(:integral_blade),
         plate_line: text(:plate_line, longest: 400),
         **blade
@@ -132,8 +132,8 @@ module Units
 
     def blade
       {
-        blade_diameter_mm: quantity(:blade_diameter, "length"),
-        blade_bore_mm: quantity(:blade_bore, "length"),
+        blade_diameter_mm: length(:blade_diameter, :blade_diameter_mm),
+        blade_bore_mm: length(:blade_bore, :blade_bore_mm),
         blade_count: whole(:blade_count, 2..12),
         blade_pitch_deg: number(:blade_pitch, 5..60),
         blade_rotation: choice(:blade_rotation, %w[cw ccw]),
@@ -141,6 +141,8 @@ module Units
         blade_air: choice(:blade_air, %w[towards_motor away_from_motor])
       }
     end
+
+    def length(name, column) = quantity(name, "length", was: @position.motor_now&.public_send(column))
 
     # "1/15" or "0.25"
     def horsepower
@@ -173,7 +175,7 @@ module Units
 
     def text_of(name, value)
       return value.map { |one| Fenbo::Quantities.tidy(one) }.join("/") if value.is_a?(Array)
-      return Fenbo::Quantities.figure(value, "length", @user.unit_system).first if name.start_with?("shaft_")
+      return Fenbo::Quantities.typed(value, "length", @user.unit_system) if name.start_with?("shaft_")
       value.is_a?(Float) ? Fenbo::Quantities.tidy(value) : value.to_s
     end
 

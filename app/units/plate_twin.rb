@@ -48,7 +48,7 @@ module Units
         read.call(PLAIN, &:to_s),
         read.call(FIGURES) { |value| tidy[value] },
         read.call(LISTS) { |values| values.map(&tidy).join("/") },
-        read.call(LENGTHS) { |value| Fenbo::Quantities.figure(value, "length", user.unit_system).first }
+        read.call(LENGTHS) { |value| Fenbo::Quantities.typed(value, "length", user.unit_system) }
       ].reduce(:merge)
         .merge("rotation_view" => motor.rotation && "shaft_end", "integral_blade" => (motor.integral_blade ? "1" : nil))
         .compact

@@ -33,6 +33,7 @@ module Stations
 
       # Changes an open job; false with faults.
       def update(job)
+        @job = job
         values = values()
         return false unless clean?
         values[:box_read_at] = nil if values[:box_c].nil?
@@ -50,7 +51,7 @@ module Stations
       private
 
       def values
-        box = quantity(:box, "box_temperature")
+        box = quantity(:box, "box_temperature", was: @job&.box_c)
         {
           complaint: text(:complaint, required: "What does the customer say?"),
           access_notes: text(:access_notes),
@@ -60,8 +61,8 @@ module Stations
           box_c: box,
           box_read_at: (Time.now if box),
           **earlier(box),
-          drift_end_c: quantity(:drift_end, "box_temperature"),
-          product_limit_c: quantity(:limit, "box_temperature"),
+          drift_end_c: quantity(:drift_end, "box_temperature", was: @job&.drift_end_c),
+          product_limit_c: quantity(:limit, "box_temperature", was: @job&.product_limit_c),
           product_value_cents: cents(:product_value)
         }
       end
@@ -82,7 +83,7 @@ module Stations
 
       # What it read before, and how long before: one says nothing without the other.
       def earlier(box)
-        celsius, minutes = quantity(:earlier, "box_temperature"), quantity(:earlier_ago, "duration")
+        celsius, minutes = quantity(:earlier, "box_temperature", was: @job&.earlier_c), quantity(:earlier_ago, "duration")
         fault(:earlier_ago, "How long before that was read, for instance “2 h”.") if celsius && missing?(:earlier_ago)
         fault(:earlier, "What was read then.") if minutes && missing?(:earlier)
         fault(:box, "What it reads now, to hold the earlier reading against.") if celsius && !box && missing?(:box)

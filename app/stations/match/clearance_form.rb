@@ -33,22 +33,14 @@ module Stations
       # What a field holds: as typed, else as kept, in the reader's unit.
       def value(name)
         return params[name] if typed?
-        kept = latest && dig(latest.question, self.class.rows[name]["letter"])
+        kept = kept(name)
         return nil if kept.nil?
-        if self.class.rows[name]["kind"] == "length"
-          Fenbo::Quantities.figure(kept, "length", @user.unit_system).first.tr("−", "-")
-        else
-          kept.to_i.to_s
-        end
+        (self.class.rows[name]["kind"] == "length") ? shown(kept) : kept.to_i.to_s
       end
 
       def tolerance
-        if typed?
-          params["tolerance"]
-        else
-          latest &&
-            Fenbo::Quantities.figure(latest.question["tolerance"] || usual_tolerance, "length", @user.unit_system).first
-        end
+        return params["tolerance"] if typed?
+        latest && shown(latest.question["tolerance"] || usual_tolerance)
       end
 
       def usual_tolerance = Shared::Shop.limits["fit.tolerance"]
@@ -127,11 +119,20 @@ module Stations
       def length(name, needed = nil)
         text = params[name].to_s.strip
         return (needed ? fault(name, "Measured? Without it nothing can be said.") : nil) if text.empty?
+        return kept(name) if kept(name) && text == shown(kept(name))
         minus = text.match?(/\A[-−–]/)
         reading = Fenbo::Quantities.read(text.sub(/\A[-−–]\s*/, ""), "length", system: @user.unit_system)
         return fault(name, reading.fault) unless reading.ok?
         minus ? -reading.value : reading.value
       end
+
+      # What was measured of it last, in mm or pieces.
+      def kept(name)
+        row = self.class.rows[name]
+        latest && dig(latest.question, row ? row["letter"] : name)
+      end
+
+      def shown(millimetres) = Fenbo::Quantities.typed(millimetres, "length", @user.unit_system)
 
       def chosen
         return {} if params["seat"].to_s.strip.empty?

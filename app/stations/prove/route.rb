@@ -15,7 +15,10 @@ module Stations
 
       post "/jobs/:number/prove/temperatures" do
         typed = Shared::Form.new(params, system: current_user.unit_system)
-        arrival, leaving = typed.quantity(:arrival, "box_temperature"), typed.quantity(:leaving, "box_temperature")
+        here = job.visit_at(Time.now)
+        arrival, leaving = %i[arrival leaving].map { |moment|
+          typed.quantity(moment, "box_temperature", was: here&.public_send(:"#{moment}_c"))
+        }
         halt 422, page(faults: typed.faults, typed: params) unless typed.clean?
         take Entries::Temperatures.new(arrival:, leaving:)
         back_to "/jobs/#{job.number}/prove?fan=#{spot}", "Temperatures kept."

@@ -61,6 +61,11 @@ module Fenbo
       [tidy(shown(value, kind, system, digits:)), unit(kind, system)]
     end
 
+    # As it would be typed into a field, without its unit: "41".
+    def typed(value, kind, system = "si")
+      figure(value, kind, system, digits: shown_unit(kind, system)["typed_digits"]).first.tr("−", "-")
+    end
+
     # The figure itself, rounded as it is shown.
     def shown(value, kind, system = "si", digits: nil)
       unit = shown_unit(kind, system)
