@@ -142,7 +142,9 @@ module Units
       }
     end
 
-    def length(name, column) = quantity(name, "length", was: @position.motor_now&.public_send(column))
+    def length(name, column)
+      quantity(name, "length", was: @position.motor_now&.public_send(column))
+    end
 
     # "1/15" or "0.25"
     def horsepower

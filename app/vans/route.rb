@@ -84,7 +84,8 @@ module Vans
     def page(faults: {})
       stock = VanStock.where(user: owner).order(:part_no).to_a
       moves = VanMove.where(user: owner).includes(:by, :job).order(created_at: :desc, id: :desc).limit(MOVES_SHOWN)
-      erb :van, locals: {owner:, people: User.in_the_field.to_a, stock:, moves:, faults:, pieces: pieces_words(stock.map(&:part_no))}
+      erb :van, locals: {owner:, people: User.in_the_field.to_a, stock:, moves:, faults:,
+                         pieces: pieces_words(stock.map(&:part_no))}
     end
   end
 end

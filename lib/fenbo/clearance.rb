@@ -13,6 +13,7 @@ module Fenbo
     autoload :Conditions, "fenbo/clearance/conditions"
     autoload :FanLaws, "fenbo/clearance/fan_laws"
     autoload :Fit, "fenbo/clearance/fit"
+    autoload :FitReasons, "fenbo/clearance/fit_reasons"
     autoload :Layout, "fenbo/clearance/layout"
     autoload :Question, "fenbo/clearance/question"
     autoload :TipGap, "fenbo/clearance/tip_gap"

@@ -10,6 +10,7 @@ module Fenbo
   #   Step       one line of it
   #   Task       what a fault asks to be done
   #   Progress   the plan of a job with what has been done of it
+  #   Tray       what came out and off, and is not back yet
   #   Check      whether the plans, as written, can be worked and reversed
   module WorkPlan
     autoload :Check, "fenbo/work_plan/check"
@@ -20,6 +21,7 @@ module Fenbo
     autoload :Sought, "fenbo/work_plan/sought"
     autoload :Step, "fenbo/work_plan/step"
     autoload :Task, "fenbo/work_plan/task"
+    autoload :Tray, "fenbo/work_plan/tray"
     autoload :Wanted, "fenbo/work_plan/wanted"
 
     # What a plan may serve: motors, what sits on them, cleaning, and parts that are no motors.

@@ -20,12 +20,13 @@ RSpec.describe Shared::Form, :rolled_back do
     form.css("input[name], select[name], textarea[name]")
       .reject { |one| %w[radio checkbox].include?(one["type"]) && !one["checked"] }
       .group_by { |one| one["name"] }
-      .to_h { |name, all| name.end_with?("[]") ? [name.delete_suffix("[]"), all.map { value(_1) }] : [name, value(all.last)] }
+      .to_h { |name, all| [name.delete_suffix("[]"), name.end_with?("[]") ? all.map { value(_1) } : value(all.last)] }
   end
 
-  def value(one) = (one.name == "select") ? chosen(one) : one["value"] || one.text
-
-  def chosen(list) = (list.at_css("option[selected]") || list.at_css("option"))&.[]("value")
+  def value(one)
+    return one["value"] || one.text unless one.name == "select"
+    (one.at_css("option[selected]") || one.at_css("option"))&.[]("value")
+  end
 
   def as_kept(row) = row.reload.attributes.except("lock_version", "updated_at")
 

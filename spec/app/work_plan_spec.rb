@@ -140,11 +140,11 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
     tick("guard_off", fasteners: "four")
     expect([status, page]).to match [422, include("A whole number").and(include(%(value="four")))]
     tick("guard_off", fasteners: "4")
-    expect([plan.fasteners_out, plan.parked.map(&:removes)]).to eq [4, ["fan guard"]]
+    expect([plan.tray.out, plan.tray.parked.map(&:removes)]).to eq [4, ["fan guard"]]
     tick("guard_off_back", fasteners: "3")
     expect([status, page]).to match [422, include("4 came out, 3 went back")]
     tick("guard_off_back", fasteners: "3", note: "One sheared, replaced by a new one of the same size")
-    expect([status, plan.fasteners_out]).to eq [303, 1]
+    expect([status, plan.tray.out]).to eq [303, 1]
     get "/jobs/#{job.number}/report"
     expect(page).to include "One sheared"
     tick("blade_depth", measured: "3/4 in")
@@ -182,7 +182,7 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
       sign_in create(:user)
       get "/jobs/#{job.number}/fit"
       work
-      expect([plan.finished?, plan.fasteners_out, plan.parked]).to eq [true, 0, []]
+      expect([plan.finished?, plan.tray.out, plan.tray.parked]).to eq [true, 0, []]
       get "/jobs/#{job.number}/fit"
       expect(page).to include("Everything is done: prove it.")
       expect(file(job)).to have_attributes(state: "P", station: "prove")
@@ -201,19 +201,19 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
     get "/jobs/#{job.number}/fit"
     make_safe
     tick("blade_depth", measured: "17")
-    expect([status, plan.fasteners_out, AuditEntry.where(action: "ticked again").count]).to eq [303, 4, 3]
+    expect([status, plan.tray.out, AuditEntry.where(action: "ticked again").count]).to eq [303, 4, 3]
   end
 
   it "keeps the plans of two fans and of two tasks apart" do
     make_safe(fan: "evaporator-1")
     tick("guard_off", fan: "evaporator-1", fasteners: "4")
-    expect([plan(fault: "evaporator-1").fasteners_out, plan(fault: "evaporator-2").done_count]).to eq [4, 0]
+    expect([plan(fault: "evaporator-1").tray.out, plan(fault: "evaporator-2").done_count]).to eq [4, 0]
     make_safe(fan: "evaporator-2", task: "cleaning")
     expect(plan(fault: "evaporator-2", task: "cleaning").safe?).to be true
     expect(plan(fault: "evaporator-2").done_count).to eq 0
     tick("guard_off", fan: "evaporator-1", fasteners: "4")
     send_form("/jobs/#{job.number}/fit/steps/guard_off/undo", fan: "evaporator-1")
-    expect(plan(fault: "evaporator-1").fasteners_out).to eq 0
+    expect(plan(fault: "evaporator-1").tray.out).to eq 0
   end
 
   it "shows the photo of a step again where the wires go back" do

@@ -89,7 +89,7 @@ module Entries
     # What comes out is counted; as many go back as came out, or somebody says why not.
     def count_fault(plan, row)
       return none_fault(row) if row.phase == "apart"
-      out = plan.taken_out(row)
+      out = plan.tray.taken_out(row)
       return unless row.phase == "back" && row.fasteners && out && !skipped && note.nil? && fasteners != out
       [:fasteners, "#{out} came out, #{fasteners} went back. Find the difference, or say in the note why."]
     end

@@ -83,7 +83,8 @@ module Stations
 
       # What it read before, and how long before: one says nothing without the other.
       def earlier(box)
-        celsius, minutes = quantity(:earlier, "box_temperature", was: @job&.earlier_c), quantity(:earlier_ago, "duration")
+        celsius, minutes = quantity(:earlier, "box_temperature", was: @job&.earlier_c),
+quantity(:earlier_ago, "duration")
         fault(:earlier_ago, "How long before that was read, for instance “2 h”.") if celsius && missing?(:earlier_ago)
         fault(:earlier, "What was read then.") if minutes && missing?(:earlier)
         fault(:box, "What it reads now, to hold the earlier reading against.") if celsius && !box && missing?(:box)

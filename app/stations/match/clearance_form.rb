@@ -132,7 +132,9 @@ module Stations
         latest && dig(latest.question, row ? row["letter"] : name)
       end
 
-      def shown(millimetres) = Fenbo::Quantities.typed(millimetres, "length", @user.unit_system)
+      def shown(millimetres)
+        Fenbo::Quantities.typed(millimetres, "length", @user.unit_system)
+      end
 
       def chosen
         return {} if params["seat"].to_s.strip.empty?

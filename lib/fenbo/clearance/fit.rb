@@ -18,7 +18,7 @@ module Fenbo
       def self.read(input, limits) = Question.read(input, limits)
 
       def answer
-        Result.new(verdict:, figures: fits? ? found : not_found, reasons:)
+        Result.new(verdict:, figures: fits? ? found : not_found, reasons: FitReasons.new(self).list)
       end
 
       def verdict
@@ -50,8 +50,8 @@ module Fenbo
         Layout.new(question:, seat: fits? ? seat : nearest_seat, spacers: fits? ? spacers : tried.index(nearest))
       end
 
-      private
-
+      # The conditions with no spacer, one, two …
+      # @return [Array<Conditions>]
       def tried
         @tried ||= (0..question.most_spacers).map { |count| Conditions.new(question, count) }
       end
@@ -66,14 +66,19 @@ module Fenbo
       # With how many spacers least is missing.
       def nearest = @nearest ||= tried.min_by(&:shortfall)
 
+      # The conditions that cannot both be met.
       def blocking = nearest.blocking
 
+      # The condition with least to spare at the seat found.
+      # @return [Condition]
       def binding_one
         @binding_one ||= conditions.all.min_by { |one| one.margin(seat) }
       end
 
+      # Of the caliper, mm.
       def tolerance = question.tolerance_mm || limits["fit.tolerance"]
 
+      # Those met by less than the caliper's error.
       def close
         conditions.all.select { |one| Tolerance.below?(one.margin(seat), tolerance) }.map(&:id).uniq
       end
@@ -89,6 +94,12 @@ module Fenbo
         return low if low > high
         question.old_seat_mm ? question.old_seat_mm.clamp(low, high) : (low + high) / 2.0
       end
+
+      def tip_gap
+        @tip_gap ||= TipGap.of(question.opening_mm, question.blade_mm, limits)
+      end
+
+      private
 
       def found
         {
@@ -122,103 +133,6 @@ module Fenbo
 
       def common
         {shaft_range: Conditions.shafts(tried)&.map { |mm| mm&.round(2) }, shown: layout.to_h, tip_gap: tip_gap&.to_h}
-      end
-
-      def tip_gap
-        @tip_gap ||= TipGap.of(question.opening_mm, question.blade_mm, limits)
-      end
-
-      def reasons
-        fits? ? [seated, bound, spaced, doubtful(close), gap].compact : [blocked, doubtful(close_miss), gap].compact
-      end
-
-      def seated
-        low, high = range.map { |mm| mm.round(1) }
-        where =
-          if question.old_seat_mm && seat == question.old_seat_mm
-            "the old seat, #{seat.round(1)} mm,"
-          else
-            "a seat of #{seat.round(1)} mm"
-          end
-        reason(
-          "The hub may sit from #{low} to #{high} mm off the motor's face; #{where} meets every condition",
-          "fit.seat",
-          value: seat.round(2),
-          source: "motors/fit"
-        )
-      end
-
-      def bound
-        reason(
-          "What binds is #{binding_one.words}, with #{binding_one.margin(seat).round(1)} mm to spare",
-          "fit.binding",
-          value: binding_one.margin(seat).round(2),
-          source: "motors/fit"
-        )
-      end
-
-      def spaced
-        return nil if spacers.zero?
-        reason(
-          "#{spacers} × #{Quantities.tidy(question.spacer_mm)} mm under guard and orifice; one fewer is " \
-          "short by #{tried[spacers - 1].shortfall.round(1)} mm",
-          "fit.spacers",
-          value: spacers,
-          source: "motors/fit"
-        )
-      end
-
-      # Within the error of a caliper both answers are possible.
-      def doubtful(ids)
-        return nil if ids.empty?
-        margin = fits? ? binding_one.margin(seat) : -nearest.shortfall
-        Reason.new(
-          text:
-            "Too close to call for #{ids.join(" and ")}: ±#{Quantities.tidy(tolerance)} mm of the caliper " \
-            "decides; measure again before buying",
-          rule: "fit.tolerance",
-          limit: tolerance,
-          value: margin.round(2),
-          source: limits.source("fit.tolerance")
-        )
-      end
-
-      def gap
-        if tip_gap && !tip_gap.holds?
-          reason(
-            "Across the opening: #{tip_gap.words}",
-            "fit.tip_gap",
-            value: tip_gap.mm.round(2),
-            source: "motors/blades"
-          )
-        end
-      end
-
-      def with_spacers
-        if question.most_spacers.zero?
-          ""
-        else
-          ", with #{tried.index(nearest)} of " \
-          "#{(question.most_spacers == 1) ? "1 spacer" : "#{question.most_spacers} spacers"}"
-        end
-      end
-
-      def blocked
-        short = Quantities.tidy(nearest.shortfall.round(1))
-        first, second = blocking
-        text =
-          if second.nil?
-            "The shaft is #{short} mm too long for the guard"
-          else
-            "#{first.words.capitalize} and #{second.words} want #{short} mm more between them"
-          end
-        reason(
-          "#{text}#{with_spacers}: an original part, a shorter shaft, or " \
-          "#{question.most_spacers.zero? ? "spacers" : "more spacers"}",
-          "fit.#{first.id}",
-          value: nearest.shortfall.round(2),
-          source: "motors/fit"
-        )
       end
     end
   end

@@ -18,7 +18,6 @@ module Fenbo
     class Phases < Tool
       Question = Value.of(:volts, :amps, :rolled_amps, :meter, :nameplate_amps, :service_factor)
       ORDER = %w[good watch correct stop].freeze
-      LEGS = %w[a b c].freeze
       # Worst first; a leg that carries nothing is under.
       LOADS = {"over" => "over", "none" => "under", "under" => "under", "cannot_tell" => "cannot_tell"}.freeze
 
@@ -133,22 +132,10 @@ module Fenbo
       def extra_rise_percent = question.volts && 2 * volts_unbalance**2
 
       # The leg that carries next to nothing while the others carry current.
-      def lost_leg = @lost_leg ||= lost_by_amps || lost_by_volts
+      def lost_leg = odd_leg.lost
 
       # Which way the high leg went when the leads were rolled.
-      def high_leg_follows
-        return nil unless question.rolled_amps && question.amps
-        before, after = high_leg(question.amps), high_leg(question.rolled_amps)
-        return "unclear" if before.nil? || after.nil?
-        return "supply" if after == before
-        (after == (before + 1) % 3) ? "motor" : "unclear"
-      end
-
-      # Index of the leg that stands out above the mean; nil where none does.
-      def high_leg(values)
-        return nil if Tolerance.at_most?(Electrical.unbalance_percent(values), limits["balance.amps_good"])
-        values.each_index.max_by { |index| values[index] }.then { |index| index if values.count(values[index]) == 1 }
-      end
+      def high_leg_follows = odd_leg.follows
 
       private
 
@@ -162,21 +149,7 @@ module Fenbo
         steps.find { |name, _| Tolerance.at_most?(percent, limits[name]) }&.last
       end
 
-      def lost_by_amps
-        return nil unless question.amps
-        dead = LEGS.each_index.select { |index| question.amps[index] <= limits["balance.lost_leg"] * question.amps.max }
-        LEGS[dead.first] if question.amps.max.positive? && dead.one?
-      end
-
-      # A dead line takes both of its voltages with it; the third stays whole.
-      def lost_by_volts
-        return nil unless question.volts&.max&.positive?
-        whole =
-          question.volts.each_index.select do |index|
-            question.volts[index] > limits["balance.lost_volts"] * question.volts.max
-          end
-        %w[c a b][whole.first] if whole.one?
-      end
+      def odd_leg = @odd_leg ||= OddLeg.new(question, limits)
 
       def figures
         {

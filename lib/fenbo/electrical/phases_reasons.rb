@@ -78,7 +78,7 @@ module Fenbo
         return [] if legs.empty?
         off = legs.each_with_index.reject { |leg, _| leg.verdict == "within" }
         return [load_reason("Every leg is #{LOAD["within"]}", "within", legs.map(&:ratio).max)] if off.empty?
-        off.map { |leg, index| leg_reason(leg, Phases::LEGS[index]) }
+        off.map { |leg, index| leg_reason(leg, OddLeg::LEGS[index]) }
       end
 
       def leg_reason(leg, name)

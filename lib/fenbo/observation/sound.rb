@@ -6,6 +6,7 @@ module Fenbo
   # What a recording of one fan can show. Supporting evidence: amps, spin and play
   # decide.
   #   Recording   the tool
+  #   Reasons     what it shows, in words
   #   Wav         PCM and float WAV, read to one channel
   #   Spectrum    Welch power spectrum, and lines on it
   #   Envelope    how the high band rises and falls, and its own spectrum
@@ -17,6 +18,7 @@ module Fenbo
     autoload :Curves, "fenbo/observation/sound/curves"
     autoload :Envelope, "fenbo/observation/sound/envelope"
     autoload :Hearing, "fenbo/observation/sound/hearing"
+    autoload :Reasons, "fenbo/observation/sound/reasons"
     autoload :Recording, "fenbo/observation/sound/recording"
     autoload :Spectrum, "fenbo/observation/sound/spectrum"
     autoload :Speed, "fenbo/observation/sound/speed"

@@ -106,28 +106,9 @@ module Fenbo
       # Minutes of the steps not done yet.
       def minutes_left = steps.reject { |step| done(step) }.sum(&:minutes)
 
-      # Fasteners that came out and have not gone back yet.
-      def fasteners_out
-        steps.sum do |step|
-          count = done(step)&.fasteners or next 0
-          (step.phase == "back") ? -count : count
-        end
-      end
-
-      # The drawn tray: each place with what lies in it, in the order it came out.
-      # @return [Array<Array(Step, Integer)>]
-      def tray
-        steps.select { |one| one.phase == "apart" && one.fasteners && done(one)&.fasteners }
-          .map { |one| [one, done(one).fasteners - back_of(one)] }
-      end
-
-      # Parts that came off and are not back on.
-      def parked
-        steps.select { |one| one.removes && done(one) && !done_id?("#{one.id}_back") }
-      end
-
-      # How many came out at the step that `step` reverses.
-      def taken_out(step) = @done[step.reverses]&.fasteners
+      # What came out and off at this plan's steps.
+      # @return [Tray]
+      def tray = Tray.new(steps, @done)
 
       # What moves to the new part: as Match judged the chosen one, else as the plan says.
       def transfers = choice&.beside&.fetch("transfers", nil) || plan.transfers
@@ -180,10 +161,6 @@ module Fenbo
       def mine
         job.steps.select { |one| job.fault_key(one) == fault.key && (one.task || Task.motor(fan.side)) == task }
       end
-
-      def back_of(step) = @done["#{step.id}_back"]&.fasteners || 0
-
-      def done_id?(id) = @done.key?(id)
 
       # Steps a proving step waits for: what has to be back, and the locks before power.
       def earlier(step)

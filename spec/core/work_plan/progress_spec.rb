@@ -57,10 +57,10 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
 
   it "counts every screw in its place of the tray, and what is still out" do
     progress = plan(done(*gate, guard_off: 4, blade_off: 2, guard_off_back: 3))
-    expect(progress.fasteners_out).to eq 3
-    expect(progress.tray.map { |one, lies| [one.id, lies] }).to eq [["guard_off", 1], ["blade_off", 2]]
-    expect(progress.taken_out(step("guard_off_back", progress))).to eq 4
-    expect(progress.taken_out(step("motor_out_ring_back", progress))).to be_nil
+    expect(progress.tray.out).to eq 3
+    expect(progress.tray.places.map { |one, lies| [one.id, lies] }).to eq [["guard_off", 1], ["blade_off", 2]]
+    expect(progress.tray.taken_out(step("guard_off_back", progress))).to eq 4
+    expect(progress.tray.taken_out(step("motor_out_ring_back", progress))).to be_nil
   end
 
   it "knows which parts are off and lie aside" do
@@ -70,9 +70,9 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     expect(removing).not_to be_empty
     first, *others = removing.map(&:id)
     off = plan(done(*whole.plan.gate.map(&:id), *[first, others.first].compact), unit: household)
-    expect(off.parked.map(&:id)).to eq [first, others.first].compact
+    expect(off.tray.parked.map(&:id)).to eq [first, others.first].compact
     on = plan(done(*whole.plan.gate.map(&:id), first, "#{first}_back"), unit: household)
-    expect(on.parked).to eq []
+    expect(on.tray.parked).to eq []
   end
 
   it "holds the hub against the seat that was chosen, else against where the old one sat" do
