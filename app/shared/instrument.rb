@@ -30,19 +30,16 @@ module Shared
       Instruments.const_get(tool.camelize).new(typed, user:, job:, fan:, phase:)
     end
 
-    # Those that have something to say about a fan of this motor family.
-    def self.for_fan(fan)
-      family = fan.motor&.family
-      ALL
-        .keys
-        .first(4)
-        .select do |tool|
-          {
-            "phases" => family == "three_phase",
-            "windings" => %w[ec split_phase].exclude?(family),
-            "capacitor" => family == "psc"
-          }.fetch(tool, true)
-        end
+    # Those that have something to say about a fan; of a motor that nobody knows yet, whatever
+    # it may turn out to be on this supply.
+    # @param fan [Fenbo::JobFile::Fan]
+    # @param unit [Fenbo::JobFile::Unit]
+    def self.for_fan(fan, unit)
+      family, phases = fan.motor&.family, fan.motor&.phases || unit.supply_phases
+      legs = (family.nil? || family == "ec") ? phases == 3 : family == "three_phase"
+      others = {"phases" => legs, "windings" => %w[ec split_phase].exclude?(family),
+                "capacitor" => family.nil? || family == "psc"}
+      ["amps", *others.select { |_, there| there }.keys]
     end
 
     attr_reader :result, :faults
@@ -94,6 +91,9 @@ module Shared
 
     # Test => outcome that the answer amounts to; none where it cannot tell.
     def findings = {}
+
+    # Motors it is asked about differently, by their family, where nobody knows yet which it is.
+    def kinds = {}
 
     # [formula, the same with the figures put in], where there is one to show.
     def working = []

@@ -42,7 +42,7 @@ module Shared
     # The instrument whose figures answer it, where this fan has one.
     def instrument
       id = Words::BY_INSTRUMENT[@test.id]
-      id if id && @test.id != BY_ITSELF && Instrument.for_fan(@fan).include?(id)
+      id if id && @test.id != BY_ITSELF && Instrument.for_fan(@fan, @job.unit).include?(id)
     end
 
     def instrument_page

@@ -7,6 +7,11 @@ module Units
       "#{count(units.size, "unit")}, #{count(units.sum { |unit| unit.fan_positions.size }, "fan")}"
     end
 
+    # How many fans sit on a side, for a field: nobody has counted those of a new unit.
+    def fans_of(unit, side)
+      unit.fan_positions.count { |one| one.side == side } unless unit.new_record?
+    end
+
     def motor_line(motor)
       amps = motor.amps.map { |one| Fenbo::Quantities.tidy(one) }.join("/")
       "#{motor.part_no || "no number"}, #{motor_words(motor.family)}, #{amps} A"

@@ -20,8 +20,27 @@ RSpec.describe Shared::Instrument, :made_jobs, :rolled_back do
 
   def faults(...) = asked(...).faults
 
+  # @return [Array<String>] the instruments for a fan; of no motor, where none is known
+  def tools(supply: 1, **motor)
+    motors = motor.any? ? [made_motor(**motor)] : []
+    described_class.for_fan(made_fan("evaporator-1").with(motors:), made_unit(supply_phases: supply))
+  end
+
+  it "is for what a fan's motor is, or for all it may be where nobody knows" do
+    expect(tools(family: "shaded_pole")).to eq %w[amps windings]
+    expect(tools(family: "psc")).to eq %w[amps windings capacitor]
+    expect(tools(family: "three_phase", phases: 3)).to eq %w[amps phases windings]
+    expect([tools(family: "ec"), tools(family: "ec", phases: 3)]).to eq [%w[amps], %w[amps phases]]
+    expect([tools, tools(supply: 3)]).to eq [%w[amps windings capacitor], %w[amps phases windings capacitor]]
+  end
+
   describe Shared::Instruments::Amps do
     let(:job) { made_job }
+
+    it "says what to do where no plate is noted" do
+      bare = made_job(unit: made_unit(fans: [made_fan("evaporator-1").with(motors: [])]))
+      expect(faults("amps", {amps: "0.4"}, job: bare)).to match("plate" => /Note what can be read, or a twin/)
+    end
 
     it "asks for the plate where no fan gives it, and for what its motor alone has" do
       names = ->(typed, **more) { Shared::Instrument.of("amps", typed, user:, **more).fields.map(&:name) }
@@ -141,6 +160,16 @@ RSpec.describe Shared::Instrument, :made_jobs, :rolled_back do
       pairs = ->(family) { asked("windings", {}, job: with_motor(family:)).pairs }
       expect(%w[three_phase psc shaded_pole].to_h { |one| [one, pairs[one].size] })
         .to eq "three_phase" => 3, "psc" => 3, "shaded_pole" => 1
+    end
+
+    it "asks which motor it is where no plate is noted, and judges it as that one" do
+      bare = ->(**unit) { made_job(unit: made_unit(fans: [made_fan("evaporator-1").with(motors: [])], **unit)) }
+      expect([asked("windings", {}, job: bare.call).kind, asked("windings", {}, job: bare.call(supply_phases: 3)).kind])
+        .to eq %w[shaded_pole three_phase]
+      told = asked("windings", {kind: "psc", cr: "12", cs: "18", rs: "30"}, job: bare.call)
+      expect([told.kinds.keys, told.result.verdict, told.findings]).to eq [%w[three_phase psc shaded_pole], "sound",
+        {"winding_ohms" => "normal"}]
+      expect(asked("windings", {}, job: with_motor(family: "psc")).kinds).to eq({})
     end
 
     it "takes every way of writing that there is no path" do

@@ -120,6 +120,7 @@ module Shared
             }
           )
         end
+        faults["plate"] ||= NO_PLATE if plate.nil?
         Fenbo::Electrical::Plate.new(plate, site_volts).question(turning:)
       end
 
@@ -157,6 +158,9 @@ module Shared
         meter = user.meter_for_core
         "#{meter["percent"]} % × #{tidy(leg.amps)} + #{meter["counts"]} × #{meter["resolution"]} ÷ #{turns}"
       end
+
+      NO_PLATE = "nothing is noted of it, so amps say nothing yet. Note what can be read, or a twin fan's; what is " \
+        "typed here waits."
 
       PLACES = {
         "reading.turns" => "turns",

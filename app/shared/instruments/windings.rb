@@ -34,9 +34,11 @@ module Shared
       end
 
       def kind
-        family = fan ? plate&.family : value("kind")
+        family = plate&.family || value("kind")
         KINDS.key?(family) ? family : "shaded_pole"
       end
+
+      def kinds = (fan && plate.nil?) ? KINDS : {}
 
       def pairs = Fenbo::Electrical::Windings::PAIRS.fetch(kind)
 
@@ -89,7 +91,10 @@ module Shared
 
       def copper = Shop.limits["winding.copper"]
 
-      def known = {"kind" => "three_phase"}
+      # What is most likely where nobody says, by the supply.
+      def known
+        {"kind" => (job && job.unit.supply_phases == 1) ? "shaded_pole" : "three_phase"}
+      end
 
       def question
         open = pairs.select { |pair| value(pair).to_s.match?(OPEN) && value(pair).present? }
