@@ -82,7 +82,18 @@ module Demo
       jobs.select { |row| row["closed"] }.sort_by { |row| -row["ago_h"] }
     end
 
-    def make(rows) = rows.each { |row| JobMaker.new(row, now: @now).make }
+    def make(rows)
+      rows.each { |row| JobMaker.new(row, now: row["closed"] ? by_day(row) : @now).make }
+    end
+
+    # Seen from where somebody came at ten on a working day, whenever the world is loaded: what
+    # is over was no work of the night.
+    def by_day(row)
+      came = @now + row["visits"].first[1] * 3600
+      day = came.to_date
+      day -= 1 while day.saturday? || day.sunday?
+      @now + (Time.local(day.year, day.month, day.day, 10) - came)
+    end
 
     def people
       Demos::PEOPLE.each do |person|

@@ -16,6 +16,12 @@ RSpec.describe Demo::World do
     end
   end
 
+  it "closed its decided jobs by day, on working days" do
+    closed = Job.where(status: "closed").select(&:decision).map { |job| job.closed_at.getlocal }
+    expect(closed.size).to be > 5
+    expect(closed).to all(have_attributes(hour: be_between(10, 14), wday: be_between(1, 5)))
+  end
+
   it "has nobody at two places at once" do
     open = Visit.where("starts_at <= now() AND ends_at IS NULL").joins(:job).where.not(jobs: {status: "closed"})
     expect(open.group(:technician_id).count.values).to all(eq 1)
