@@ -4,7 +4,9 @@ module Day
   # The day board: what needs what next.
   class Route < Shared::Route
     get "/" do
-      erb :day, locals: {board: Board.new(now: Time.now), left: may?(:claim) && LeftPress.waiting.exists?}
+      board = Board.new(now: Time.now)
+      erb :day, locals: {board:, left: may?(:claim) && LeftPress.waiting.exists?,
+                         steps: board.entries.empty? ? FirstSteps.list : []}
     end
 
     private

@@ -11,6 +11,7 @@ module Vans
     CHANGES = {"restocked" => 1, "taken" => -1, "handed_over" => -1}.freeze
 
     get "/van" do
+      next erb(:no_van) if current_user.office? && User.in_the_field.none?
       page
     end
 
