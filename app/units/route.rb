@@ -49,10 +49,14 @@ module Units
       end
       halt 422, plate_page(typed: form.params, faults: form.faults, form:) unless form.save
       back_to came_from,
-        ["Plate of #{fan.label} kept.", *form.clashes.map { |clash| "Look again: #{clash.text}." }].join(" ")
+        ["Plate of #{fan.label} kept.", *form.clashes.map { |clash| look_again(clash.text) }].join(" ")
     end
 
     private
+
+    def look_again(text)
+      "Look again: #{text}#{"." unless text.end_with?("?")}"
+    end
 
     # The job the plate is noted for, where one is.
     def job

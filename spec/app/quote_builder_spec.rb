@@ -56,6 +56,12 @@ RSpec.describe Stations::Source::QuoteBuilder, :made_jobs, :rolled_back do
     rate = Setting.read("rate_per_hour_cents")
     minutes = Fenbo::WorkPlan::Progress.of(made_job(decisions: [decided("connection_burnt", action: "repair")])).minutes
     expect(told["good"].values).to eq [(rate * minutes / 60.0).round]
+    expect(told["good"].keys.join).not_to include "not chosen"
+  end
+
+  it "says that a part is still to be chosen, where it asks for the work alone" do
+    told = lines(decisions: [decided("bearing_worn")])
+    expect(told["good"].keys).to eq ["motor, the work alone: its part is not chosen yet"]
   end
 
   it "names what bridges the time" do

@@ -36,6 +36,11 @@ module Stations
 
       private
 
+      def leaning_words
+        return "Fenbo is sure enough" if standing.decisive?
+        (standing.verdict == "undetermined") ? "Nothing leads far enough" : "Fenbo leans this way"
+      end
+
       # A test that is still worth doing, as a link.
       def still_worth(test, row)
         path = "/jobs/#{job.number}/measure?fan=#{spot}&test=#{test.id}"

@@ -121,7 +121,14 @@ module Stations
       def work_of(fault)
         by_hand = fault.by_hand
         return [Fenbo::Diagnosis.low(by_hand.remedy), by_hand.minutes] if by_hand
-        [Shared::Words::TASKS.fetch(plan(fault).task).downcase, plan(fault).minutes]
+        what = Shared::Words::TASKS.fetch(plan(fault).task).downcase
+        # Nobody is to take the work for all that it costs.
+        what += ", the work alone: its part is not chosen yet" if unchosen?(fault)
+        [what, plan(fault).minutes]
+      end
+
+      def unchosen?(fault)
+        fault.decision.action == "replace" && fault.part_choice.nil?
       end
 
       def plan(fault)

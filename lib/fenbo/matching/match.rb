@@ -117,13 +117,15 @@ module Fenbo
 
       def reasons
         best = candidates.first
-        unless best
-          return [reason("None of #{judged.size} motors passes every check", "match.none", source: "motors/match")]
-        end
+        return [reason(nothing, "match.none", source: "motors/match")] unless best
         [
           reason("#{best.motor.part_no} #{WORDS.fetch(best.grade)}#{work(best)}", "match.best", source: "motors/match"),
           nearest
         ].compact
+      end
+
+      def nothing
+        judged.empty? ? "There is no motor to choose from" : "None of #{judged.size} motors passes every check"
       end
 
       def work(best)
