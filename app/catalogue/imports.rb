@@ -3,6 +3,8 @@
 module Catalogue
   # Catalogue files in: looked through, shown, then taken as a whole or dropped.
   class Imports < Shared::Route
+    include ColumnWords
+
     before { need(:edit_catalogue) if current_user }
 
     get "/imports/?" do

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "nokogiri"
 require_relative "app_spec_helper"
 
 # A shop that begins with nothing is led to its first job, and no page of it is lost on the way.
@@ -42,5 +43,7 @@ RSpec.describe Day::FirstSteps, :rolled_back do
     expect(seen.reject { |_, (code, _)| code == 200 }.keys).to eq []
     expect(seen["/van"].last).to include "Nobody goes out yet"
     expect(seen["/parts"].last).to include "The catalogue holds none yet"
+    expect(Nokogiri.HTML5(seen["/imports"].last).text.squeeze(" \n")).to include "motors.csv, 37 columns",
+      "one of shaded_pole, psc, ec", "figures parted by “;”, each from 12 to 690", "from 2 to 40 mm"
   end
 end
