@@ -4,7 +4,8 @@ module Catalogue
   # What a column of a catalogue file takes, in words.
   module ColumnWords
     TYPES = {
-      "text" => "text", "texts" => "texts parted by “;”, each", "number" => "a figure", "numbers" => "figures parted by “;”, each",
+      "text" => "text", "texts" => "texts parted by “;”, each", "number" => "a figure",
+      "numbers" => "figures parted by “;”, each",
       "whole" => "a whole number", "flag" => "0 or 1"
     }.freeze
     # A column's unit is the end of its name.
