@@ -1,8 +1,10 @@
 # frozen_string_literal: true
 
 module Customers
-  # A customer as typed, with one site added or its first one changed.
+  # A customer as typed, with one site added or changed.
   class Form < Shared::Form
+    WHICH = "Which site is that? Give its name."
+
     def initialize(customer, params)
       super(params)
       @customer = customer
@@ -34,12 +36,18 @@ module Customers
 
     def site
       told = {address: text(:site_address), access_notes: text(:site_access), hours: text(:site_hours, longest: 200)}
-      name = text(:site_name, longest: 120, required: ("Which site is that? Give its name." if told.values.any?)) or
-        return nil
+      name = text(:site_name, longest: 120, required: (WHICH if opened || told.values.any?)) or return nil
+      # Opened with what stands there, it is as it was sent. A known name typed anew changes only
+      # what came with it.
+      return opened.tap { |site| site.assign_attributes(name:, **told) } if opened
       site = @customer.sites.find { |one| one.name == name } || @customer.sites.build
-      # Of a site that is known, what was left empty stays as it is: its fields come up empty.
       site.assign_attributes(name:, **told.compact)
       site
+    end
+
+    # The site that was opened to be changed.
+    def opened
+      @customer.sites.find { |one| one.id.to_s == id(:site) }
     end
   end
 end

@@ -33,7 +33,8 @@ module Customers
     def customer = @customer ||= Customer.find(whole(params[:id]))
 
     def edit(customer, typed: {}, faults: {})
-      erb(:customer_edit, locals: {customer:, typed:, faults:})
+      site = customer.sites.find { |one| one.id == whole(params[:site]) } if customer.persisted?
+      erb(:customer_edit, locals: {customer:, site:, typed:, faults:})
     end
 
     def keep(customer)

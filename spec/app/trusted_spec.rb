@@ -44,6 +44,20 @@ RSpec.describe "what can be trusted", :rolled_back do
         overtime_allowed: true)
       expect(site.reload).to have_attributes(address: "Quay 4", access_notes: "Key at the bakery", hours: "8 to 16")
     end
+
+    it "changes the site that was opened as it was sent, and no other customer's" do
+      customer, other = create(:customer), create(:site, name: "Elsewhere")
+      site = create(:site, customer:, name: "Cellar", address: "Quay 4", access_notes: "Key at the bakery")
+      sign_in office
+      get "/customers/#{customer.id}?site=#{site.id}"
+      expect(page).to include('value="Quay 4"', 'value="Key at the bakery"', "Change Cellar")
+      change = ->(id, **typed) { send_form "/customers/#{customer.id}", name: customer.name, site: id, **typed }
+      change.call(site.id, site_name: " ", site_address: "Quay 5")
+      expect([status, page]).to match [422, include("Which site is that?", 'value="Quay 5"', %(value="#{site.id}"))]
+      change.call(site.id, site_name: "Vault", site_address: "Quay 5", site_access: "")
+      expect(site.reload).to have_attributes(name: "Vault", address: "Quay 5", access_notes: nil)
+      expect { change.call(other.id, site_name: "Vault") }.not_to(change { other.reload.attributes })
+    end
   end
 
   describe "photos" do
