@@ -14,9 +14,10 @@ module Circuits
       @today = today
     end
 
-    def circuit
+    # @param was [Fenbo::JobFile::Circuit, nil] the circuit as it is, where one is changed
+    def circuit(was)
       name = text(:name, longest: 60, required: "Please give a name.")
-      charge = mass(:full_charge)
+      charge = quantity(:full_charge, "mass", required: true, was: was&.full_charge_kg)
       refrigerant = text(:refrigerant, longest: 30)
       uid = params[:uid].presence
       Entries::CircuitNoted.new(name:, refrigerant:, full_charge_kg: charge, uid:) if clean?

@@ -18,7 +18,8 @@ module Circuits
 
     post "/jobs/:number/refrigerant/circuits" do
       need :move_refrigerant
-      keep("circuit-#{params[:uid]}", &:circuit)
+      was = job.unit.circuits.find { |one| one.uid == params[:uid] }
+      keep("circuit-#{params[:uid]}") { |form| form.circuit(was) }
       back_to here, "Circuit #{params[:name].to_s.strip} noted."
     end
 

@@ -70,6 +70,11 @@ RSpec.describe Circuits, :rolled_back do
     expect(note[full_charge: "10 lb"]).to eq 303
     second = unit.circuits.reload.find_by!(name: "Circuit 2")
     expect(second.full_charge_kg).to be_within(0.01).of(4.54)
+    get path
+    # What the page shows of it, 10 lb, is still what was typed.
+    expect(page).to include("Change Circuit 2", 'value="10"')
+    expect { note[uid: second.uid, full_charge: "10"] }.not_to(change { second.reload.full_charge_kg })
+    expect([note[uid: second.uid, full_charge: "much"], page]).to match [422, include("Change Circuit 2", "much")]
     expect(note[uid: second.uid, name: "Low side", full_charge: "6 kg"]).to eq 303
     expect(second.reload).to have_attributes(name: "Low side", full_charge_kg: 6.0)
     others = Circuit.create!(unit: create(:unit), name: "Elsewhere", refrigerant: "R-448A", full_charge_kg: 4)
