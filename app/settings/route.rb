@@ -11,6 +11,12 @@ module Settings
       back_to "/settings", "Kept."
     end
 
+    post "/settings/appearance" do
+      current_user.update!(appearance: params[:appearance]) if User::APPEARANCES.include?(params[:appearance])
+      redirect to(request.referer.to_s[%r{\Ahttps?://#{Regexp.escape(request.host_with_port)}(/[^\s]*)\z}, 1] || "/"),
+        303
+    end
+
     post "/settings/password" do
       faults = change_password
       halt 422, page(faults:) if faults.any?

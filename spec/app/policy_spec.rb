@@ -48,7 +48,7 @@ RSpec.describe Policy, :rolled_back do
     "/jobs/:number/source" => field, "/jobs/:number/state" => field, "/jobs/:number/stations/:name" => field,
     "/reports/?" => crew, "/pocket/sync" => everyone, "/pocket/sync/files" => everyone,
     "/left/people/:uid" => office, "/left/:id" => everyone,
-    "/learning" => office, "/meter/simulated" => field,
+    "/learning" => office, "/meter/simulated" => field, "/settings/appearance" => everyone,
     "/settings/me" => everyone, "/settings/password" => everyone, "/settings/people" => office,
     "/settings/people/:id" => office,
     "/settings/people/:id/link" => office, "/settings/sign-out-everywhere" => everyone, "/settings/shop" => office,
