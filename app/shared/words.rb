@@ -111,6 +111,7 @@ module Shared
       "found" => "There with it", "ruled_out" => "Looked for, not there", "open" => "Looked at, still open",
       "not_looked" => "Not looked at", "unlikely" => "Unlikely by what was found"
     }.freeze
+    APPEARANCES = {"day" => "Day", "glare" => "Glare", "dark" => "Dark box"}.freeze
     STATES = {"L" => "Looking", "P" => "Live", "D" => "Proved dead", "C" => "Cover off"}.freeze
     # Tests whose answer an instrument gives by itself.
     BY_INSTRUMENT = {
