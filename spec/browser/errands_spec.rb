@@ -17,6 +17,27 @@ RSpec.describe "an errand" do
     end
   end
 
+  it "looks otherwise on the spot, in glare or a dark box, and keeps what was typed" do
+    phone
+    sign_in_as "pavo"
+    job = new_job("Hut larder", "It howls at night.")
+    visit "/jobs/#{job}/measure"
+    fill_in "Display", with: "0.4"
+    looks = ->(words, id) {
+      find(".jobband summary").click
+      click_button words
+      expect(page).to have_css "html[data-appearance=#{id}]"
+      expect(page).to have_css ".jobband details:not([open])"
+    }
+    looks["Dark box", "dark"]
+    expect(page).to have_field "Display", with: "0.4"
+    expect(page).to have_current_path "/jobs/#{job}/measure"
+    visit "/"
+    expect(page).to have_css "html[data-appearance=dark]"
+    visit "/jobs/#{job}/measure"
+    looks["Day", "day"]
+  end
+
   %i[phone desk].each do |width|
     context "on a #{width}" do
       before { public_send(width) }

@@ -58,6 +58,9 @@ RSpec.describe "without signal" do
     click_button "Keep reading"
     told "Clamp kept: no current"
     go "/jobs/#{job}/measure?tool=windings"
+    # Nobody keeps it there, and nothing is asked of anybody.
+    page.execute_script("document.querySelector('[data-looks=dark]').click()")
+    expect(page).to have_css "html[data-appearance=dark] #clamp-title"
     read_open_winding
     expect(page).to have_css ".fault", text: "Prove it dead first"
     expect(page).to have_field "A–B", with: "open"

@@ -60,6 +60,9 @@ document.addEventListener("click", async (event) => {
 // One press is enough: a second on the same form is let go by.
 document.addEventListener("submit", (event) => {
   const form = event.target;
+  const looks = event.submitter?.dataset.looks;
+  // At once, whenever it is kept.
+  if (looks) document.documentElement.dataset.appearance = looks;
   if (form.dataset.sent) return event.preventDefault();
   form.dataset.sent = "yes";
   setTimeout(() => delete form.dataset.sent, 1500);

@@ -16,6 +16,18 @@ const phone = new Phone();
 const POCKET = { "X-Pocket": "1" };
 document.documentElement.dataset.pocket = POCKET["X-Pocket"];
 
+// Without signal nobody keeps how the page looks: it looks so until it is left.
+document.addEventListener(
+  "submit",
+  (event) => {
+    const looks = event.submitter?.dataset.looks;
+    if (!looks) return;
+    document.documentElement.dataset.appearance = looks;
+    event.preventDefault();
+    event.stopPropagation();
+  },
+  true,
+);
 document.addEventListener("htmx:configRequest", ({ detail }) => (detail.headers["X-Pocket"] = "1"));
 
 // Forms with files go the same way as all others here.
