@@ -8,6 +8,8 @@ module Fenbo
 
       # So many pictures are told, the heaviest first.
       MOST_TOLD = 3
+      # From this weight on a second picture makes the map one between two.
+      SECOND = 0.25
 
       # @param reading [Reading] of a coil that was seen
       def initialize(reading)
@@ -28,7 +30,7 @@ module Fenbo
       def grid = @reading.grid
 
       def between
-        return nil if weights.size < 2 || weights[1].last < 0.25
+        return nil if weights.size < 2 || weights[1].last < SECOND
         reason(
           "The map lies between two pictures; both count with their weight",
           "frost.between",
