@@ -4,6 +4,8 @@ module Units
   # The nameplate of the motor in a position: one free line, or field by field; what the
   # line says fills the fields that are empty, what is typed in a field wins.
   class PlateForm < Shared::Form
+    include PlateWriting
+
     # Fields of the form by the core's names, with the kind of what is in them.
     FIELDS = {
       "part_no" => :part_no,
@@ -23,8 +25,6 @@ module Units
       "service_factor" => :service_factor,
       "control" => :control
     }.freeze
-
-    HERTZ = (16..400)
 
     def initialize(position, params, user)
       super(params, system: user.unit_system)
@@ -146,57 +146,16 @@ module Units
       quantity(name, "length", was: @position.motor_now&.public_send(column))
     end
 
-    # "1/15" or "0.25"
-    def horsepower
-      text = params[:horsepower].to_s.strip.sub(/\s*h\.?p\.?\z/i, "")
-      return nil if text.empty?
-      reading = Fenbo::Quantities.read("#{text} hp", "power")
-      if reading.ok?
-        (reading.value / Shared::Shop.limits["match.watts_per_horsepower"]).round(4)
-      else
-        fault(:horsepower, "A share or a number, like “1/15” or “0.25”.")
-      end
-    end
-
     # As the plate means it, with the end it speaks of, unless a sense was chosen by hand.
     def turns(said)
       return {} if said["rotation"].nil? || !params["rotation"].to_s.empty?
       {"rotation" => said["rotation"], "rotation_view" => said["rotation_view"] || params["rotation_view"]}.compact
     end
 
-    # Kept from the shaft end; a sense means nothing without the end it is seen from.
-    def sense
-      turning = choice(:rotation, Fenbo::Matching::Rotation::SENSES)
-      view = choice(:rotation_view, Fenbo::Matching::Rotation::VIEWS)
-      return fault(:rotation_view, "From which end is that seen?") if view.nil? && %w[cw ccw].include?(turning)
-      Fenbo::Matching::Rotation.canonical(turning, view)
-    end
-
-    # "Belly band" as the catalogue spells it.
-    def word(name) = text(name, longest: 40)&.downcase&.tr(" -", "__")
-
     def text_of(name, value)
       return value.map { |one| Fenbo::Quantities.tidy(one) }.join("/") if value.is_a?(Array)
       return Fenbo::Quantities.typed(value, "length", @user.unit_system) if name.start_with?("shaft_")
       value.is_a?(Float) ? Fenbo::Quantities.tidy(value) : value.to_s
-    end
-
-    # "208/230 V" or "0.85/0.42 A": one figure for each voltage.
-    def list(name, kind)
-      parts = params[name].to_s.split(%r{[/;]}).map(&:strip).reject(&:empty?)
-      readings = parts.map { |part| Fenbo::Quantities.read(part, kind) }
-      wrong = readings.find { |reading| !reading.ok? }
-      return fault(name, wrong.fault) || [] if wrong
-      return fault(name, "must be above nothing.") || [] if readings.any? { |reading| reading.value.zero? }
-      readings.map(&:value)
-    end
-
-    # "50", "50/60 Hz", "50-60"
-    def hertz
-      parts = typed(:hertz).sub(/\s*hz\z/i, "").split(%r{[/;,–\s-]+}).reject(&:empty?)
-      figures = parts.map { |part| Fenbo::Quantities.number(part) }
-      return figures if figures.all? { |one| one && HERTZ.cover?(one) }
-      fault(:hertz, "A frequency like “50” or “50/60”, from #{HERTZ.first} to #{HERTZ.last} Hz.") || []
     end
   end
 end

@@ -1,0 +1,51 @@
+# frozen_string_literal: true
+
+module Units
+  # What stands on a plate as plates write it, read from the fields of a form.
+  module PlateWriting
+    HERTZ = (16..400)
+
+    private
+
+    # "208/230 V" or "0.85/0.42 A": one figure for each voltage.
+    def list(name, kind)
+      parts = params[name].to_s.split(%r{[/;]}).map(&:strip).reject(&:empty?)
+      readings = parts.map { |part| Fenbo::Quantities.read(part, kind) }
+      wrong = readings.find { |reading| !reading.ok? }
+      return fault(name, wrong.fault) || [] if wrong
+      return fault(name, "must be above nothing.") || [] if readings.any? { |reading| reading.value.zero? }
+      readings.map(&:value)
+    end
+
+    # "50", "50/60 Hz", "50-60"
+    def hertz
+      parts = typed(:hertz).sub(/\s*hz\z/i, "").split(%r{[/;,–\s-]+}).reject(&:empty?)
+      figures = parts.map { |part| Fenbo::Quantities.number(part) }
+      return figures if figures.all? { |one| one && HERTZ.cover?(one) }
+      fault(:hertz, "A frequency like “50” or “50/60”, from #{HERTZ.first} to #{HERTZ.last} Hz.") || []
+    end
+
+    # "1/15" or "0.25"
+    def horsepower
+      text = params[:horsepower].to_s.strip.sub(/\s*h\.?p\.?\z/i, "")
+      return nil if text.empty?
+      reading = Fenbo::Quantities.read("#{text} hp", "power")
+      if reading.ok?
+        (reading.value / Shared::Shop.limits["match.watts_per_horsepower"]).round(4)
+      else
+        fault(:horsepower, "A share or a number, like “1/15” or “0.25”.")
+      end
+    end
+
+    # Kept from the shaft end; a sense means nothing without the end it is seen from.
+    def sense
+      turning = choice(:rotation, Fenbo::Matching::Rotation::SENSES)
+      view = choice(:rotation_view, Fenbo::Matching::Rotation::VIEWS)
+      return fault(:rotation_view, "From which end is that seen?") if view.nil? && %w[cw ccw].include?(turning)
+      Fenbo::Matching::Rotation.canonical(turning, view)
+    end
+
+    # "Belly band" as the catalogue spells it.
+    def word(name) = text(name, longest: 40)&.downcase&.tr(" -", "__")
+  end
+end
