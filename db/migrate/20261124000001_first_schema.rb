@@ -403,7 +403,8 @@ class FirstSchema < ActiveRecord::Migration[7.2]
           RAISE EXCEPTION '% is append-only: void the row instead', TG_TABLE_NAME USING ERRCODE = 'restrict_violation';
         END IF;
         IF (to_jsonb(OLD) - free) <> (to_jsonb(NEW) - free) OR OLD.voided_at IS NOT NULL THEN
-          RAISE EXCEPTION '% is append-only: void the row and add a new one', TG_TABLE_NAME USING ERRCODE = 'restrict_violation';
+          RAISE EXCEPTION '% is append-only: void the row and add a new one', TG_TABLE_NAME
+            USING ERRCODE = 'restrict_violation';
         END IF;
         RETURN NEW;
       END $$ LANGUAGE plpgsql;

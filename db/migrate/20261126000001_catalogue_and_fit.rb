@@ -9,8 +9,10 @@ class CatalogueAndFit < ActiveRecord::Migration[7.2]
   # shop's own figures change what the core says, not what is looked at.
   OUTPUT = <<~SQL
     COALESCE(horsepower * 745.7,
-      watts * CASE family WHEN 'shaded_pole' THEN 0.20 WHEN 'psc' THEN 0.55 WHEN 'ec' THEN 0.70 WHEN 'split_phase' THEN 0.60 ELSE 0.78 END,
-      amps[1] * volts[1] * CASE family WHEN 'shaded_pole' THEN 0.12 WHEN 'psc' THEN 0.495 WHEN 'ec' THEN 0.42 WHEN 'split_phase' THEN 0.36 ELSE 1.08 END)
+      watts * CASE family WHEN 'shaded_pole' THEN 0.20 WHEN 'psc' THEN 0.55 WHEN 'ec' THEN 0.70
+        WHEN 'split_phase' THEN 0.60 ELSE 0.78 END,
+      amps[1] * volts[1] * CASE family WHEN 'shaded_pole' THEN 0.12 WHEN 'psc' THEN 0.495 WHEN 'ec' THEN 0.42
+        WHEN 'split_phase' THEN 0.36 ELSE 1.08 END)
   SQL
   ACCESSORIES = %w[bushing bracket adapter capacitor splice spacer].freeze
 
