@@ -13,7 +13,6 @@ module PriceLists
     MOST_SHOWN = 5
     HEADING = ->(head) { head.to_s.strip.downcase.tr(" ", "_") }
     YES, NO = %w[yes y 1 true], %w[no n 0 false]
-    DAYS = {"1" => "Mon", "2" => "Tue", "3" => "Wed", "4" => "Thu", "5" => "Fri", "6" => "Sat", "7" => "Sun"}.freeze
     KINDS = {"counter" => "A counter", "order" => "Sends it"}.freeze
 
     # Takes the whole list, or nothing of it.
@@ -48,18 +47,8 @@ module PriceLists
     end
 
     def counter_terms
-      days = Array(params[:days]).select { |day| DAYS.key?(day) }.map(&:to_i)
-      fault(:days, "On which days is it open?") if days.empty?
-      from, to = clock(:from, required: true), clock(:to, required: true)
-      fault(:to, "Later than it opens, please.") if from && to && to <= from
-      {"travel_minutes" => whole(:travel_minutes, 0..1440, required: true),
-       "open" => {"days" => days, "from" => from, "to" => to, "closed" => dates(:closed)}}
-    end
-
-    def clock(name, required: false)
-      typed = text(name, longest: 5)
-      return (fault(name, "A time like 07:30.") if required) if typed.nil?
-      typed.match?(/\A([01]\d|2[0-3]):[0-5]\d\z/) ? typed : fault(name, "A time like 07:30.")
+      open = opening_hours(:days, :from, :to).merge("closed" => dates(:closed))
+      {"travel_minutes" => whole(:travel_minutes, 0..1440, required: true), "open" => open}
     end
 
     # @return [Array<Hash>] one a part; faults name their lines, the first few at once

@@ -8,6 +8,9 @@ module Settings
     # To what a total is rounded, in cents.
     ROUNDINGS = Fenbo::Decision::Quote::ROUNDINGS.to_h { |cents| [cents.to_s, format("%.2f", cents / 100.0)] }.freeze
 
+    # The factor on an hour outside working hours.
+    OVERTIME = 1..10
+
     # What an hour, a way and a kilowatt hour cost at most, in cents: more is a slip of the finger.
     MOST = {rate: 200_000, trip: 1_000_000, tariff: 1000}.freeze
 
@@ -21,7 +24,8 @@ module Settings
       quoting = {"tax_percent" => number(:tax, 0..100), "deposit_percent" => number(:deposit, 0..100),
                  "currency" => choice(:currency, CURRENCIES),
                  "rounding_cents" => choice(:rounding, ROUNDINGS.keys)&.to_i,
-                 "quote_days" => whole(:quote_days, 1..365)}
+                 "quote_days" => whole(:quote_days, 1..365), "overtime_factor" => number(:overtime, OVERTIME),
+                 "work_hours" => (opening_hours(:work_days, :work_from, :work_to) if params.key?(:work_from))}
       limits, holidays = own_limits, dates(:holidays)
       Fenbo::LimitSense.new(limits).faults.each { |one, message| fault("limits.#{one}", "It #{message}.") }
       return false unless clean?

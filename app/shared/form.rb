@@ -87,6 +87,22 @@ module Shared
       fault(name, "A date and time, please.")
     end
 
+    # A time of day as the browser's field sends it, "07:30".
+    def clock(name, required: false)
+      return nil if typed(name).empty? && !required
+      typed(name).match?(/\A([01]\d|2[0-3]):[0-5]\d\z/) ? typed(name) : fault(name, "A time like 07:30.")
+    end
+
+    # Days of the week that were ticked, and from when to when.
+    # @return [Hash] as the core reads opening hours; days are 1 (Monday) to 7
+    def opening_hours(days, from, to)
+      ticked = Array(params[days]).select { |day| Words::DAYS.key?(day) }.map(&:to_i)
+      fault(days, "On which days? Tick one at least.") if ticked.empty?
+      opens, closes = clock(from, required: true), clock(to, required: true)
+      fault(to, "Later than the first, please.") if opens && closes && closes <= opens
+      {"days" => ticked, "from" => opens, "to" => closes}
+    end
+
     # Dates, one a line, as ISO writes them.
     # @return [Array<String>]
     def dates(name)

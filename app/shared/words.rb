@@ -56,6 +56,7 @@ module Shared
         "rule beside it.",
       "refrigerant" => "Cylinder weights before and after. For licensed people; the limit that counts is local law's."
     }.freeze
+    DAYS = {"1" => "Mon", "2" => "Tue", "3" => "Wed", "4" => "Thu", "5" => "Fri", "6" => "Sat", "7" => "Sun"}.freeze
     COMPLAINTS = {
       "stands_still" => "a fan stands still",
       "noise" => "noise",

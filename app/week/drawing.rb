@@ -5,8 +5,8 @@ module Week
   # drag to another hour or another lane.
   class Drawing
     LEFT, DAY, ROW, TOP = 104, 156, 74, 26
-    # The hours of a day that are drawn.
-    FROM, TO = 6, 20
+    # The hours of a day that are drawn, unless the shop or a visit begins earlier or ends later.
+    USUAL = [6, 20].freeze
     WIDTH = LEFT + DAY * Plan::DAYS
     LEAST = 12
     LETTER = 7.6
@@ -28,11 +28,27 @@ module Week
 
     # What the script needs to know of where things are.
     def measures
-      {left: LEFT, day: DAY, row: ROW, top: TOP, from: FROM, to: TO, first: @plan.first_day.iso8601,
+      {left: LEFT, day: DAY, row: ROW, top: TOP, from: first_hour, to: last_hour, first: @plan.first_day.iso8601,
        lanes: @plan.lanes.map { |lane| lane.user.id.to_s }}
     end
 
     private
+
+    def first_hour
+      @first_hour ||= [USUAL.first, @plan.work_hours.from / 60, *visited.map(&:first)].min
+    end
+
+    def last_hour
+      @last_hour ||= [USUAL.last, (@plan.work_hours.to / 60.0).ceil, *visited.map(&:last)].max
+    end
+
+    # In which hours of its day each visit to come begins and ends.
+    def visited
+      @visited ||= @plan.lanes.flat_map(&:blocks).select(&:to_come?).map { |block|
+        start, finish = [block.from, block.to].map { |time| Shared::Shop.local(time) }
+        [start.hour, (finish.to_date > start.to_date) ? 24 : (finish.hour + finish.min / 60.0).ceil]
+      }
+    end
 
     def height = TOP + ROW * @plan.lanes.size
 
@@ -50,7 +66,9 @@ module Week
     end
 
     # Within a day, by the hour.
-    def place(hour) = (hour.clamp(FROM, TO) - FROM) / (TO - FROM).to_f * DAY
+    def place(hour)
+      (hour.clamp(first_hour, last_hour) - first_hour) / (last_hour - first_hour).to_f * DAY
+    end
 
     def x(time)
       local = Shared::Shop.local(time)

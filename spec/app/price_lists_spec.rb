@@ -47,7 +47,7 @@ RSpec.describe PriceLists::Form, :rolled_back do
 
   it "names every wrong field at once" do
     expect(faults({}).keys).to match_array %w[name kind days from to travel_minutes csv]
-    expect(faults(counter.merge(from: "17:00", to: "07:30"))["to"]).to include "Later than it opens"
+    expect(faults(counter.merge(from: "17:00", to: "07:30"))["to"]).to include "Later than the first"
     expect(faults(counter.merge(from: "7", to: "25:00", closed: "whitsun")).keys).to match_array %w[from to closed]
     expect(faults(sender.merge(lead_days: "soon", freight: "free", cutoff: "noon")).keys)
       .to match_array %w[lead_days freight cutoff]

@@ -107,6 +107,20 @@ RSpec.describe Settings::Route, :rolled_back do
     header "Referer", nil
   end
 
+  it "keeps when the shop works, for the week and what comes in time, and what overtime costs" do
+    as office
+    figures = {shop_name: "North Cooling", rate: "96", work_from: "05:30", work_to: "13:00"}
+    expect(post_to("/shop", **figures, work_to: "05:00", overtime: "0")).to eq 422
+    expect(page).to include "Tick one at least", "Later than the first", "A number from 1 to 10", 'value="05:30"'
+    expect(post_to("/shop", **figures, work_days: %w[2 6 9], overtime: "1,75")).to eq 303
+    expect(Setting.work_week).to eq "days" => [2, 6], "from" => "05:30", "to" => "13:00", "closed" => []
+    expect(Setting.read("overtime_factor")).to eq 1.75
+    plan = Week::Plan.new(now: Time.local(2031, 5, 5, 8), limits: Shared::Shop.limits)
+    expect([plan.work_hours.days, Week::Drawing.new(plan, movable: true).measures[:from]]).to eq [[2, 6], 5]
+    expect(post_to("/shop", shop_name: "North Cooling", rate: "96")).to eq 303
+    expect(Setting.work_week["days"]).to eq [2, 6]
+  end
+
   it "keeps the shop's figures, and shows them again where one is refused" do
     as office
     expect(post_to("/shop", shop_name: "", rate: "9999999", tax: "120", deposit: "x", currency: "SHELLS", rounding: "7",
