@@ -34,10 +34,14 @@ module ShopSettings
   # @return [Money::Currency]
   def currency = Money::Currency.new(read("currency"))
 
+  # Written as where they are paid with: "$1,250.50"; the others with spaces, "1 250.50 €".
+  SYMBOL_FIRST = %w[USD GBP].freeze
+
   # An amount in whole cents, as it is written.
   def money(cents)
-    Money.new(cents, currency).format(symbol: currency.symbol, thousands_separator: "\u00a0", decimal_mark: ".",
-      format: "%n\u00a0%u").tr("-", "−")
+    first = SYMBOL_FIRST.include?(currency.iso_code)
+    Money.new(cents, currency).format(symbol: currency.symbol, decimal_mark: ".", sign_before_symbol: first,
+      thousands_separator: first ? "," : "\u00a0", format: first ? "%u%n" : "%n\u00a0%u").tr("-", "−")
   end
 
   # The shop's working hours, but for its holidays.

@@ -44,9 +44,13 @@ module Shared
       reading.ok? ? reading.value : fault(name, reading.fault)
     end
 
-    # "1 250.50" or "1250,5" to cents.
+    # Thousands set apart, where the decimals leave no doubt about which mark does it.
+    GROUPED = {"," => /\A\d{1,3}(,\d{3})+\.\d{1,2}\z/, "." => /\A\d{1,3}(\.\d{3})+,\d{1,2}\z/}.freeze
+
+    # "1 250.50", "1,250.50" or "1250,5" to cents.
     def cents(name)
-      value = params[name].to_s.delete(" \u00a0'").delete_suffix(Shop.symbol)
+      value = params[name].to_s.delete(" \u00a0'").delete_suffix(Shop.symbol).delete_prefix(Shop.symbol)
+      GROUPED.each { |mark, shape| value = value.delete(mark) if value.match?(shape) }
       return nil if value.empty?
       unless value.match?(/\A\d{1,12}([.,]\d{1,2})?\z/)
         return fault(name, "An amount from 0 up, with at most two decimals: “1250.50”.")

@@ -11,7 +11,7 @@ module Units
 
     get "/units/new" do
       need :edit_units
-      edit(Unit.new(family: "walk_in_cooler", site_id: whole(params[:site])))
+      edit(Unit.new(family: "walk_in_cooler", site_id: whole(params[:site]), **usual_supply.symbolize_keys))
     end
 
     get "/units/:id" do
@@ -56,6 +56,13 @@ module Units
 
     def look_again(text)
       "Look again: #{text}#{"." unless text.end_with?("?")}"
+    end
+
+    # What feeds the last unit of the site, or of the shop, will mostly feed the next one.
+    def usual_supply
+      last = Unit.where(site_id: whole(params[:site])).order(:id).last || Unit.order(:id).last
+      return last.slice(:supply_volts, :supply_phases, :supply_hertz) if last
+      (current_user.unit_system == "us") ? {supply_hertz: 60} : {}
     end
 
     # The job the plate is noted for, where one is.

@@ -37,6 +37,13 @@ RSpec.describe "places and parts", :rolled_back do
     expect(unit.fan_positions.map(&:key)).to eq %w[evaporator-1 evaporator-2 evaporator-3]
   end
 
+  it "offers a new unit what feeds the site's last one" do
+    last = create(:unit, supply_volts: 208, supply_phases: 3, supply_hertz: 60)
+    create(:unit, supply_volts: 230)
+    get "/units/new?site=#{last.site_id}"
+    expect(page).to include 'value="208"', 'value="3"', 'value="60"'
+  end
+
   it "knows a flammable refrigerant by its name, and asks about one it does not know" do
     before = Unit.maximum(:id)
     keep = ->(**typed) do

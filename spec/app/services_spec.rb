@@ -58,6 +58,8 @@ RSpec.describe "the services", :rolled_back do
       most = typed(a: "20000000", b: "20000000.01", c: "999999999999")
       expect([most.cents(:a), most.cents(:b), most.cents(:c)]).to eq [2_000_000_000, nil, nil]
       expect(most.faults.values).to all include "At most 20\u00a0000\u00a0000.00\u00a0€"
+      grouped = typed(a: "1,250.50", b: "1.250,50", c: "1,250")
+      expect([grouped.cents(:a), grouped.cents(:b), grouped.cents(:c)]).to eq [125_050, 125_050, nil]
       wrong = typed(a: "12.345", b: "21", d: "2031-13-45T99:00", e: "hot", t: "x" * 50)
       [
         wrong.cents(:a),
@@ -68,6 +70,12 @@ RSpec.describe "the services", :rolled_back do
         wrong.choice(:z, %w[a], required: "Choose.")
       ]
       expect(wrong.faults.keys).to eq %w[a b d e t z]
+    end
+
+    it "writes and reads money as where it is paid with" do
+      allow(Setting).to receive(:currency).and_return(Money::Currency.new("USD"))
+      expect([Shared::Shop.money(180_000), Shared::Shop.money(-500)]).to eq ["$1,800.00", "−$5.00"]
+      expect(typed(a: "$1,800.00").cents(:a)).to eq 180_000
     end
 
     it "lets what is optional be empty" do
