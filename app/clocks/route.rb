@@ -18,6 +18,19 @@ module Clocks
       halt 422, page(faults: {problem.field.to_s => problem.message}, typed: params)
     end
 
+    # Whoever is here goes for now; closing the job ends a visit by itself.
+    post "/jobs/:number/clock/leave" do
+      need :record
+      typed = Shared::Form.new(params, system: current_user.unit_system)
+      leaving = typed.quantity(:leaving, "box_temperature")
+      halt 422, page(faults: typed.faults, typed: params) unless typed.clean?
+      take(Entries::Left.new(leaving:))
+      back_to "/", "#{job.unit.name}: left at #{clock(Time.now)}."
+    rescue Logbook::Refused => problem
+      raise if problem.field == :closed
+      halt 422, page(faults: {problem.field.to_s => problem.message}, typed: params)
+    end
+
     # What the simulated probe reads goes into the field, to be kept by whoever looks at it.
     post "/jobs/:number/clock/probe" do
       need :record

@@ -4,7 +4,7 @@ module Day
   # What needs what next: open jobs in the order in which they cannot wait.
   class Board
     Entry =
-      Struct.new(:job, :clock, :visits, :waits_for, :temporary, :part_at, :limit_in_hours,
+      Struct.new(:job, :clock, :visits, :here, :waits_for, :temporary, :part_at, :limit_in_hours,
         keyword_init: true) do
         def temperatures
           return nil unless clock.known?
@@ -14,6 +14,13 @@ module Day
         # Whether a visit comes after the product's limit.
         def late?(visit, now)
           !limit_in_hours.nil? && (visit.starts_at - now) / 3600.0 > limit_in_hours
+        end
+
+        # Of a visit whose hour has come: since when somebody is there, or when it was due.
+        def begun_words(visit, now)
+          at, today = [visit.starts_at, now].map { |time| Shared::Shop.local(time) }
+          "#{here.include?(visit.id) ? "here since" : "was due"} " +
+            at.strftime((at.to_date == today.to_date) ? "%H:%M" : "%a %H:%M")
         end
 
         # What it waits for, or that nobody has it yet.
@@ -59,7 +66,7 @@ module Day
           user,
           entries
             .flat_map do |entry|
-              entry.visits.select { |visit| visit.technician_id == user.id }.map { |visit| [visit, entry.job] }
+              entry.visits.select { |visit| visit.technician_id == user.id }.map { |visit| [visit, entry] }
             end
             .sort_by { |visit, _| visit.starts_at }
         ]
@@ -111,7 +118,12 @@ module Day
     private_constant :WORD
 
     def jobs
-      Job.open.preload(:station_steps, :technician, unit: :site, visits: :technician).to_a
+      @jobs ||= Job.open.preload(:station_steps, :technician, unit: :site, visits: :technician).to_a
+    end
+
+    # Visits that somebody came for and has not left.
+    def here
+      @here ||= Visit.begun.where(job: jobs, ends_at: nil, starts_at: ..now).ids
     end
 
     def waits = @waits ||= Waits.new(now:)
@@ -124,6 +136,7 @@ module Day
         job:,
         clock:,
         visits: job.visits.reject(&:ends_at),
+        here:,
         waits_for: waits.words(job),
         temporary: waits.temporary(job),
         part_at: waits.part_at(job),

@@ -104,7 +104,7 @@ module Day
 
     def visit_words(visit, at, late)
       name = visit.technician.first_name
-      return "#{name}, here now" if at <= 0
+      return "#{name}, #{@entry.begun_words(visit, @now)}" if at <= 0
       "#{name} #{Shared::Shop.local(visit.starts_at).strftime("%H:%M")}#{" · too late" if late}"
     end
   end

@@ -15,9 +15,9 @@ module Day
       "#{count(board.entries.size, "open job")} · #{count(board.running, "clock")} running · #{board.stuck} stuck"
     end
 
-    def visit_words(visit, late:, now:)
-      at = (visit.starts_at <= now) ? "here now" : day_clock(visit.starts_at)
-      late ? "#{at}, too late" : at
+    def visit_words(entry, visit, now)
+      at = (visit.starts_at <= now) ? entry.begun_words(visit, now) : day_clock(visit.starts_at)
+      entry.late?(visit, now) ? "#{at}, too late" : at
     end
   end
 end

@@ -56,7 +56,7 @@ class Logbook
   # The visit that is going on; the first thing recorded on site begins one. A job that
   # nobody had is theirs who came, and its call is over.
   def visit
-    @visit ||= (going_on || begin_visit).tap do |visit|
+    @visit ||= Whereabouts.new(record, limits, job:).arrive(user, now).tap do |visit|
       record.update_columns(technician_id: visit.technician_id) unless record.technician_id
       finish("call") if record.station == "call"
     end
@@ -73,14 +73,6 @@ class Logbook
   end
 
   private
-
-  def going_on
-    record.visits.reverse.find { |visit| visit.ends_at.nil? && visit.starts_at <= now }
-  end
-
-  def begin_visit
-    record.visits.create!(technician: user, starts_at: now, purpose: "on site", arrival_c: record.box_c)
-  end
 
   def job_ended? = record.closed?
 

@@ -39,7 +39,7 @@ class UnitReadings
   def read(scope)
     scope.preload(:user, :fan_position).map do |row|
       Fenbo::JobFile::Reading.new(id: row.client_id, fan: row.fan_position&.key, taken_at: row.taken_at,
-        by: Fenbo::JobFile::Person.new(**row.user.slice(:uid, :name, :role).symbolize_keys), phase: row.phase,
+        by: row.user.to_person, phase: row.phase,
         kind: row.kind, typed: row.typed, question: row.question, result: row.result, verdict: row.verdict)
     end
   end

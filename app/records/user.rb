@@ -36,6 +36,9 @@ class User < ApplicationRecord
 
   validate :hard_to_guess, if: -> { !password.nil? }
 
+  # As the job file names them.
+  def to_person = Fenbo::JobFile::Person.new(uid:, name:, role:)
+
   scope :active, -> { where(active: true).order(:name) }
   # Whoever a session belongs to, unless it was signed out.
   def self.of_session(id, key)

@@ -21,10 +21,16 @@ module WorkQueue
 
   module_function
 
-  # Nightly work is there once, whoever starts.
+  # Nightly and hourly work is there once, whoever starts.
   def prepare
-    Upkeep.tonight unless count("job_class = 'Upkeep' AND finished_at IS NULL AND expired_at IS NULL").positive?
+    Upkeep.tonight unless asked_for?("Upkeep")
+    SilentVisits.in_an_hour unless asked_for?("SilentVisits")
   end
+
+  def asked_for?(work)
+    count("job_class = '#{work}' AND finished_at IS NULL AND expired_at IS NULL").positive?
+  end
+  private_class_method :asked_for?
 
   # How many pieces wait or are being done, nightly ones aside.
   def waiting

@@ -75,6 +75,10 @@ module Shared
     # How the unit stands now.
     def unit_stands = job.stands(Time.now, Shop.limits)
 
+    # Who is at the unit now.
+    # @return [Fenbo::JobFile::Visit, nil]
+    def visit_here = job.presence(Shop.limits).at(Time.now)
+
     def standing = @standing ||= Standing.new(job, position)
 
     def plan

@@ -16,7 +16,7 @@ module Units
     def points(position)
       @points[position.id] ||= rows(position).filter_map do |at, verdict, phase, legs|
         leg = legs&.max_by { |one| one["amps"] } or next
-        Point.new(at:, verdict:, phase:, amps: leg["amps"], error: leg["error"])
+        Point.new(at: Shared::Shop.local(at), verdict:, phase:, amps: leg["amps"], error: leg["error"])
       end
     end
 

@@ -10,7 +10,7 @@ module Units
     def initialize(points:, window:, label:, exchanges: [])
       @points = points
       @window = window
-      @exchanges = exchanges.map { |day| day.to_time(:utc) }
+      @exchanges = exchanges.map(&:to_time)
       @label = label
     end
 

@@ -13,8 +13,8 @@ module Demo
   class JobMaker
     extend Forwardable
 
-    def_delegators :@scene, :job, :unit, :who, :position, :hand, :file, :plan, :clock, :visit, :moment, :at,
-      :last_moment
+    def_delegators :@scene, :job, :unit, :who, :position, :hand, :file, :plan, :clock, :visit, :work_visit, :moment,
+      :at, :last_moment
 
     # A step of the plan every so many seconds.
     PACE = 60
@@ -154,8 +154,12 @@ module Demo
         user: who)
     end
 
-    # Two hours ago, or, on a job of long ago, before its visit's end.
-    def started = @row["closed"] ? last_moment - 2700 : @now - 7200
+    # Soon after the technician came, or, on a job of long ago, before the visit's end.
+    def started
+      @row["closed"] ? last_moment - 2700 : work_visit.starts_at + 300
+    end
+
+    def fitted = @row["closed"] ? last_moment - 60 : work_visit.ends_at - 1200
 
     # The plan ticked off, counts and depth included: all of it, or as far as the step named.
     def work
@@ -175,7 +179,7 @@ module Demo
         )
       end
       return if @row["plan"].is_a?(String)
-      book = Logbook.new(Job.find(job.id), who, now: @row["closed"] ? last_moment - 60 : @now - 3600)
+      book = Logbook.new(Job.find(job.id), who, now: fitted)
       Entries::Fitted.new(fault: hand.key).append(book) if book.choice(hand.key)
       hand.reload
     end

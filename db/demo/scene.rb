@@ -32,6 +32,9 @@ module Demo
     # The visit that what is known comes from; nil where nobody was there yet and the caller told it.
     def visit = @visit ||= job.visits.where(starts_at: ..now).first
 
+    # The visit in which it is worked on: the last one so far.
+    def work_visit = job.visits.where(starts_at: ..now).last
+
     # When what is bought and fitted is: on a job of long ago, then.
     def at = row["closed"] ? last_moment : now
 

@@ -43,6 +43,7 @@ module Fenbo
     autoload :PartChoice, "fenbo/job_file/part_choice"
     autoload :Person, "fenbo/job_file/person"
     autoload :Photo, "fenbo/job_file/photo"
+    autoload :Presence, "fenbo/job_file/presence"
     autoload :ProofCheck, "fenbo/job_file/progress"
     autoload :Quote, "fenbo/job_file/quote"
     autoload :QuoteAnswer, "fenbo/job_file/quote"

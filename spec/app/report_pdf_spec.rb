@@ -38,7 +38,8 @@ RSpec.describe Stations::HandOver::Pdf, :made_jobs do
   end
 
   it "says who was there, and what the box read when they came and left" do
-    told = sheet(visits: [visit(0, 60, arrival_c: 9.5, leaving_c: 4.0), visit(600, nil), visit(20_000, nil)])
+    visits = [visit(0, 60, arrival_c: 9.5, leaving_c: 4.0), visit(600, nil, arrival_c: 7.0), visit(20_000, nil)]
+    told = sheet(visits:)
     expect(told).to match(/Ilka Brenn, .*? to .*?: box 9.5 °C on arrival, 4 °C on leaving/)
     expect(told.scan("Ilka Brenn,").size).to eq 2
   end

@@ -128,6 +128,7 @@ class Kept
   end
 
   def proof_tick(entry)
+    book.visit
     others = job.proof_checks.reject { |one| one.check == entry.check }
     there = others.size < job.proof_checks.size
     taken_back = there && Fenbo::Proof::Checklist.new(job).done?(entry.check)
@@ -167,7 +168,16 @@ class Kept
   def close(_entry)
     return book.job = job.with(status: "awaiting_countersign", closed_by: book.by) if book.user.apprentice?
     book.job = job.with(status: "closed", closed_by: book.by, closed_at: book.now, station: "hand_over",
-      visits: job.visits.map { |one| one.going_on?(book.now) ? one.with(ends_at: book.now) : one })
+      visits: visits_over)
+  end
+
+  # What was only planned is not made.
+  def visits_over
+    over = job.presence(book.limits).close(book.now)
+    job.visits.filter_map { |one|
+      next one unless over.key?(one.uid)
+      over[one.uid] && one.with(ends_at: over[one.uid])
+    }
   end
 
   # What was chosen and is not fitted is not wanted any more; a piece off the van is put back

@@ -19,6 +19,7 @@ class KeptWork
 
   # @param entry [Entries::Step]
   def step(entry)
+    book.visit
     done = Fenbo::JobFile::StepDone.new(step: entry.step, fan: fan(entry), fault: key(entry), task: entry.task,
       by: book.by, done_at: book.now, fasteners: entry.fasteners, measured: entry.measured&.to_f, note: entry.note,
       skipped: entry.skipped)
@@ -39,6 +40,7 @@ class KeptWork
   def fit(fault)
     choice = job.part_choice(fault)
     return choice if choice.fitted_at
+    book.visit
     put_in(choice) if choice.motor
     fitted = choice.with(fitted_at: book.now, fitted_by: book.by)
     book.job = job.with(box_log: [], part_choices: job.part_choices.map { |one|

@@ -39,7 +39,7 @@ class Logbook
   # nobody had is theirs who came, and its call is over.
   # @return [String] its uid
   def visit
-    here = job.visit_at(now) || begin_visit
+    here = arrive
     self.job = job.with(technician: here.technician) unless job.technician
     finish("call") if job.station == "call"
     here.uid
@@ -57,11 +57,13 @@ class Logbook
 
   private
 
-  def begin_visit
-    begun = Fenbo::JobFile::Visit.new(uid: SecureRandom.uuid, technician: by, starts_at: now, ends_at: nil,
-      purpose: "on site", arrival_c: job.box_c, leaving_c: nil)
-    self.job = job.with(visits: [*job.visits, begun])
-    begun
+  # @return [Fenbo::JobFile::Visit] the one that goes on now
+  def arrive
+    arrival = job.presence(limits).arrive(by, now)
+    there = job.visits.reject { |one| one.uid == arrival.visit.uid }
+      .map { |one| arrival.over.key?(one.uid) ? one.with(ends_at: arrival.over[one.uid]) : one }
+    self.job = job.with(visits: [*there, arrival.visit].sort_by(&:starts_at))
+    arrival.visit
   end
 
   def job_ended? = job.closed?

@@ -10,17 +10,10 @@ module Entries
     end
 
     def append(book)
-      book.record.visits.select { |visit| visit.ends_at.nil? }.each { |visit| end_visit(visit, book.now) }
+      Whereabouts.new(book.record, book.limits).close(book.now)
       book.record.part_choices.reject(&:superseded_at).each { |choice| VanPieces.put_back(choice, book) }
       book.record.update!(status: "cancelled", cancel_reason: reason.strip, closed_by: book.user, closed_at: book.now)
       book.record
-    end
-
-    private
-
-    # One that has begun ends; one that was only planned is not made.
-    def end_visit(visit, now)
-      (visit.starts_at <= now) ? visit.update!(ends_at: now) : visit.destroy!
     end
   end
 end

@@ -11,8 +11,7 @@ module Entries
     # @param by [User] who closed it
     def finish(by)
       now = @book.now
-      @record.visits.select { |visit| visit.ends_at.nil? && visit.starts_at <= now }
-        .each { |visit| visit.update!(ends_at: now) }
+      Whereabouts.new(@record, @book.limits).close(now)
       @record.update!(status: "closed", closed_by: by, closed_at: now, station: "hand_over")
       Learn.enqueue
     end

@@ -10,6 +10,7 @@ module Entries
 
     # A second press finds it fitted.
     def append(book)
+      book.visit
       one = book.choice(fault)
       one.with_lock { put_in(book, one) unless one.fitted_at }
       one

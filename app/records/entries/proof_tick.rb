@@ -8,6 +8,7 @@ module Entries
     end
 
     def append(book)
+      book.visit
       row = ProofCheck.find_by(job: book.record, check_id: check)
       toggle(book, row)
       book.finish("prove") if Fenbo::Proof::Checklist.new(book.reread).proved?

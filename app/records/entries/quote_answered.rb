@@ -10,7 +10,7 @@ module Entries
       return [:version, "There is a newer quote: have that one answered."] unless quote.latest?
       if quote.valid_until < book.now
         return [:version,
-          "It was valid until #{quote.valid_until.to_date.iso8601}: make a new one."]
+          "It was valid until #{quote.valid_until.getlocal.to_date.iso8601}: make a new one."]
       end
       return [:name, "Who says so?"] if name.nil?
       return [:option, "Which option?"] if verdict == "approved" && quote.option(option).nil?

@@ -14,6 +14,7 @@ module Entries
     end
 
     def append(book)
+      book.visit
       row = WorkStep.transaction(requires_new: true) { keep(book) }
       stand(book)
       after = plan(book, reread: true)

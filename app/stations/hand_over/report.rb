@@ -129,7 +129,7 @@ module Stations
         "Sound, #{reading.place.downcase}: #{said(reading)}"
       end
 
-      def visits = job.visits.select { |visit| visit.starts_at <= @now }
+      def visits = job.presence.made
 
       def proof = @proof ||= Fenbo::Proof::Checklist.new(job)
 

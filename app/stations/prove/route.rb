@@ -15,7 +15,7 @@ module Stations
 
       post "/jobs/:number/prove/temperatures" do
         typed = Shared::Form.new(params, system: current_user.unit_system)
-        here = job.visit_at(Time.now)
+        here = visit_here
         arrival, leaving = %i[arrival leaving].map { |moment|
           typed.quantity(moment, "box_temperature", was: here&.public_send(:"#{moment}_c"))
         }

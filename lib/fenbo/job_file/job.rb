@@ -51,7 +51,7 @@ module Fenbo
       # @param limits [Limits]
       def fitted_lately?(fan, limits)
         fitted = fan.motor&.installed_on or return false
-        (opened_at.to_date - fitted).between?(1, limits["looking.recent_work_days"])
+        (opened_at.getlocal.to_date - fitted).between?(1, limits["looking.recent_work_days"])
       end
 
       def live_findings = findings.reject(&:voided?)
@@ -79,8 +79,9 @@ module Fenbo
       # @return [Array<Array(Time, Float)>]
       def box_points = box_log.to_a.map { |one| [one.at, one.c] }
 
-      # The visit that goes on, nil where nobody is there.
-      def visit_at(now) = visits.reverse.find { |one| one.going_on?(now) }
+      # Who is at the unit, and was.
+      # @param limits [Limits]
+      def presence(limits = Limits.default) = Presence.new(self, limits)
     end
   end
 end

@@ -9,6 +9,9 @@ module Fenbo
     ) do
       # Whether it goes on at this moment.
       def going_on?(now) = ends_at.nil? && starts_at <= now
+
+      # Whether a moment lies in it.
+      def covers?(at) = starts_at <= at && (ends_at.nil? || at < ends_at)
     end
   end
 end
