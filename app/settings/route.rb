@@ -49,7 +49,9 @@ module Settings
           name: params[:name].to_s.strip,
           login: params[:login].to_s.strip.downcase,
           role: params[:role].to_s,
-          password: params[:password].to_s
+          password: params[:password].to_s,
+          # As the shop measures; each may change it for themselves.
+          unit_system: current_user.unit_system
         )
       unless user.save
         halt 422,

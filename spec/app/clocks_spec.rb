@@ -55,6 +55,16 @@ RSpec.describe Clocks, :rolled_back do
     expect(clock(4)).to have_attributes(cooling_again?: false, past?: true)
   end
 
+  it "goes on from what the caller said, and with what the box reads as somebody leaves" do
+    job.update!(earlier_c: truth(-3), earlier_hours_ago: 3)
+    read(2, now: truth(2).to_s)
+    expect(job.reload.box_points).to eq [[start - 3 * 3600, truth(-3)], [start, 4.0], [start + 2 * 3600, truth(2)]]
+    at(3)
+    send_form "/jobs/#{job.number}/clock/leave", leaving: truth(3).to_s
+    expect(job.reload.visits.sole).to have_attributes(ends_at: start + 3 * 3600, leaving_c: truth(3))
+    expect([job.box_points.size, clock(3).result.tau_hours]).to match [4, be_within(1).of(20)]
+  end
+
   it "reads a logger's lines, the last of them now" do
     lines = (0..6).map { |step| "#{step * 30}; #{truth(step / 2.0)}" }.join("\n")
     read(3, readings: lines)

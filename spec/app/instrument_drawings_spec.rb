@@ -119,10 +119,21 @@ RSpec.describe "the instruments' drawings" do
         Shared::Drawing::DriftCurve.new(
           result: answer("product", clock),
           asked: clock,
+          read_ago: any(0.0..30.0),
           system: %w[si us].sample(random:)
         ).svg
       )
     end
+  end
+
+  it "tells the hours to a box's limit from now, not from its reading" do
+    asked = {"now_c" => 4, "end_c" => 14, "limit_c" => 8, "tau_hours" => 20}
+    lines = [0.0, 2.0].map { |read_ago|
+      svg = Nokogiri::XML(Shared::Drawing::DriftCurve.new(result: answer("product", asked), asked:, read_ago:).svg)
+      tick = svg.css("text.axis-figure").find { |one| one.text == "10" && one["text-anchor"] == "middle" }
+      [svg.at_css(".limit-words").text, svg.at_css(".limit-line")["x1"].to_f > tick["x"].to_f]
+    }
+    expect(lines).to eq [["10.2 h", true], ["8.2 h", false]]
   end
 
   it "has round figures at its side in the reader's own units" do

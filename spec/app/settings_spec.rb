@@ -51,13 +51,14 @@ RSpec.describe Settings::Route, :rolled_back do
     expect(status).to eq 200
   end
 
-  it "takes somebody on with a role, and names every wrong field" do
+  it "takes somebody on with a role and the shop's units, and names every wrong field" do
+    office.update!(unit_system: "us")
     as office
     expect(post_to("/people", name: "", login: "No Spaces", role: "wizard", password: "password1234")).to eq 422
     expect(page).to include "Please give a name.", "Two to forty small letters", "Choose a role."
     expect(post_to("/people", name: "Nessa Oum", login: " Nessa ", role: "apprentice",
       password: "copper tube and frost")).to eq 303
-    expect(User.find_by!(login: "nessa")).to have_attributes(role: "apprentice", active: true)
+    expect(User.find_by!(login: "nessa")).to have_attributes(role: "apprentice", active: true, unit_system: "us")
     expect(post_to("/people", name: "Other", login: "nessa", role: "office",
       password: "copper tube and frost")).to eq 422
     expect(page).to include "Somebody has this sign-in name already."

@@ -26,9 +26,16 @@ module Entries
 
     # Oldest first; the first of all is what the caller said.
     def log_of(record)
-      earlier = record.box_points
-      earlier = [[record.box_read_at, record.box_c]] if earlier.empty? && record.box_c && record.box_read_at
+      earlier = record.box_points.presence || told(record)
       (earlier + points).uniq(&:first).sort_by(&:first).last(Fenbo::Product::JobClock::MOST_POINTS)
+    end
+
+    # What it was at the call, and some hours before.
+    def told(record)
+      return [] unless record.box_c && record.box_read_at
+      before = record.earlier_hours_ago.to_f
+      [([record.box_read_at - before * 3600, record.earlier_c] if record.earlier_c && before.positive?),
+        [record.box_read_at, record.box_c]].compact
     end
 
     def start(record, log)

@@ -9,12 +9,19 @@ module Entries
 
     def append(book)
       row = ::Visit.find_by!(uid: here(book).uid)
+      read_box(book) if leaving
       row.update!({ends_at: book.now, leaving_c: leaving}.compact)
-      book.record.box_stands_at(leaving, book.now) if leaving
       row
     end
 
     private
+
+    # A reading of the product's clock like any other, unless the work changed what it drifts to.
+    def read_box(book)
+      reading = BoxRead.new(id: SecureRandom.uuid, points: [[book.now, leaving]])
+      drifts = !book.job.done?("fit") && reading.against(book).nil?
+      drifts ? reading.append(book) : book.record.box_stands_at(leaving, book.now)
+    end
 
     def here(book) = book.job.presence(book.limits).at(book.now)
   end

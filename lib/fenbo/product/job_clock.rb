@@ -106,6 +106,9 @@ module Fenbo
         @result ||= Fenbo.call(:product, question, limits: @limits)
       end
 
+      # Hours since the box was read.
+      def hours_since = [(@now - @job.box_read_at) / 3600.0, 0].max
+
       private
 
       # By all that was read since something changed its drift, else by two readings.
@@ -121,8 +124,6 @@ module Fenbo
       end
 
       def end_with(nearer) = end_c - (end_c - now_c) * nearer
-
-      def hours_since = [(@now - @job.box_read_at) / 3600.0, 0].max
 
       def drift(hours)
         end_c - (end_c - @job.box_c) * Math.exp(-hours / result.tau_hours)
