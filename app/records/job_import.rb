@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "forwardable"
+
 # Writes a job file into this Fenbo: the job with everything recorded on it, and of
 # customer, site, unit, motors and people what is not here yet, known by their uids.
 # What is here is never changed: the same file twice adds nothing.
@@ -8,6 +10,11 @@
 #
 # `files` gives the bytes of a stored file by its name. All or nothing.
 class JobImport
+  extend Forwardable
+
+  def_delegators :@rows, :row, :once, :person
+  private :row, :once, :person
+
   Outcome = Struct.new(:state, :number, :notes) do
     def added? = state == :added
   end
@@ -19,7 +26,7 @@ class JobImport
     @files = files
     @now = now
     @notes = []
-    @rows = {}
+    @rows = KnownRows.new
   end
 
   def run
@@ -40,28 +47,6 @@ class JobImport
     here = JobSource.uid(@job.uid)
     return [] if here.as_json == @job.as_json
     ["It differs from the file: what was recorded here stays as it is."]
-  end
-
-  # A row with every member of `part` that is a column of its table; what a file of an earlier
-  # release does not say yet stays as the table has it.
-  def row(model, part, **given)
-    members = (part.class.types.keys.map(&:to_s) & model.column_names)
-      .reject { |name| part[name].nil? && !model.columns_hash[name].null }
-    model.create!(**members.to_h { |name| [name.to_sym, part[name]] }, **given)
-  end
-
-  # The row of a part known by its uid, made where it is not here.
-  def once(model, part, **given)
-    return nil unless part
-    @rows[[model, part.uid]] ||= model.find_by(uid: part.uid) || row(model, part, **given)
-  end
-
-  # Somebody of another shop can be named here, but not sign in.
-  def person(part)
-    if part
-      once(User, part, login: "from-#{part.uid.delete("-")[0, 30]}", password: SecureRandom.base64(24),
-        active: false)
-    end
   end
 
   def unit
@@ -193,14 +178,12 @@ class JobImport
     )
   end
 
-  def spare(part)
-    part && (Spare.find_by(part_no: part.part_no) ||
-      row(Spare, part, maker: part.maker || "unknown",
-**part.columns.slice(*Spare.column_names).transform_keys(&:to_sym)))
+  def spare(one)
+    one && part(Spare, one, **one.columns.slice(*Spare.column_names).transform_keys(&:to_sym))
   end
 
   # A part is known by its number; the catalogue here is the office's and stays as it is.
-  def part(model, part)
-    part && (model.find_by(part_no: part.part_no) || row(model, part, maker: part.maker || "unknown"))
+  def part(model, one, **more)
+    one && (model.find_by(part_no: one.part_no) || row(model, one, maker: one.maker || "unknown", **more))
   end
 end

@@ -5,10 +5,10 @@
 #
 #   JobSource.numbered(214)   #=> Fenbo::JobFile::Job
 class JobSource
+  include RowValues
+
   # The query, with its rows as JSON.
   SQL = File.read(File.join(__dir__, "job_source.sql")).freeze
-  ENTRY = %w[taken_at voided_at void_reason].freeze
-  PATHS = {"photos" => "photos", "sound" => "recordings"}.freeze
 
   # @raise [ActiveRecord::RecordNotFound]
   def self.numbered(number)
@@ -57,18 +57,6 @@ class JobSource
   end
 
   private
-
-  # A part whose members have their columns' names, but for those given.
-  def part(shape, row, **given)
-    members =
-      shape.types.to_h { |name, type| [name, given.key?(name) ? given[name] : type.read(moment(type, row[name.to_s]))] }
-    shape.new(**members)
-  end
-
-  # The database's times are UTC without saying so.
-  def moment(_type, value)
-    (value.is_a?(String) && value.match?(/\A\d{4}-\d\d-\d\dT[\d:.]+\z/)) ? "#{value}Z" : value
-  end
 
   def person(row)
     Fenbo::JobFile::Person.new(uid: row["uid"], name: row["name"], role: row["role"])

@@ -149,37 +149,6 @@ class Kept
     book.job = job.with(unit: job.unit.with(features: job.unit.features.merge(entry.answers)))
   end
 
-  def handover(entry)
-    text = job.handover || Fenbo::JobFile::Handover.new(by: book.by)
-    written = text.with(**entry.values, by: book.by)
-    signing = Entries::Signing
-    written = written.with(**signing::NONE) if signing::WORDS.any? { |name| text[name] != written[name] }
-    book.job = job.with(handover: written)
-    sign(entry) if entry.signature
-    book.finish("hand_over") if job.handover.signed? || job.handover.unsigned_because
-  end
-
-  def sign(entry)
-    work = Fenbo::JobFile::SignedWork.new(job)
-    book.job = job.with(handover: job.handover.with(signature: entry.signature, signed_name: entry.signed_name,
-      signed_at: book.now, signed_digest: work.digest, signed_work: work.to_h))
-  end
-
-  def close(_entry)
-    return book.job = job.with(status: "awaiting_countersign", closed_by: book.by) if book.user.apprentice?
-    book.job = job.with(status: "closed", closed_by: book.by, closed_at: book.now, station: "hand_over",
-      visits: visits_over)
-  end
-
-  # What was only planned is not made.
-  def visits_over
-    over = job.presence(book.limits).close(book.now)
-    job.visits.filter_map { |one|
-      next one unless over.key?(one.uid)
-      over[one.uid] && one.with(ends_at: over[one.uid])
-    }
-  end
-
   # What was chosen and is not fitted is not wanted any more; a piece off the van is put back
   # when the server hears of it.
   def withdrawn(entry)
@@ -215,6 +184,10 @@ class Kept
       outcome: entry.outcome(found.after), note: nil, override_reason: nil, weights: nil, reading: found.after.id))
     book.job = job.with(station: "decide")
   end
+
+  def handover(entry) = KeptEnd.new(book).hand_over(entry)
+
+  def close(_entry) = KeptEnd.new(book).close
 
   def step(entry) = KeptWork.new(book).step(entry)
 

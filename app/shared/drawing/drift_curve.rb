@@ -86,6 +86,7 @@ module Shared
       def unsure
         soon, late = @result.hours_between
         return unless soon && soon < span
+        soon = [soon, @read_ago].max
         @svg.rect(x(soon), @axes.y(@asked["limit_c"]) - 5, x([late || span, span].min) - x(soon), 10, "unsure")
       end
 

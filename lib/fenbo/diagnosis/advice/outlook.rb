@@ -69,18 +69,11 @@ module Fenbo
         @weights = @pairs.map { |h, m| rows[m][h] }
         near = @posterior.causes.select { |_, chance| chance > REMOTE }.keys
         place = near.each_with_index.to_h { |cause, index| [@model.place(cause), index] }
-        @stakes = near.map { |cause| stake(cause.part) } << stake("unknown")
-        @missed = @limits["diagnosis.second_trip_minutes"]
+        @stakes = Stakes.new(near, @limits)
         @members = @pairs.map { |h, _| (set = @posterior.sets[h]) ? place.values_at(*set).compact : [near.size] }
       end
 
-      def stake(part)
-        @limits["diagnosis.wrong_repair_minutes"] * Diagnosis.rules["wrong_repair"].fetch(part || "nothing", 1.0)
-      end
-
-      # Σ Mp·W(1 − p) ÷ (Mp + W(1 − p)) of some pairs, times the chance of being there: what
-      # is unlikely is at stake as an overlooked fault M, what is likely as a wrong repair W.
-      # It bends down everywhere, so that to know more never costs.
+      # What is at stake under some pairs, times the chance of being there.
       def loss(pairs, weights)
         sums = Array.new(@stakes.size, 0.0)
         total = 0.0
@@ -89,17 +82,7 @@ module Fenbo
           total += weight
           add(sums, @members[i], weight)
         end
-        lost(sums, total)
-      end
-
-      def lost(sums, total)
-        c, sum = 0, 0.0
-        while c < sums.size
-          overlooked, wrong = @missed * sums[c], @stakes[c] * (total - sums[c])
-          sum += overlooked * wrong / (overlooked + wrong) if overlooked > 0.0 && wrong > 0.0
-          c += 1
-        end
-        sum
+        @stakes.lost(sums, total)
       end
 
       # The loss left when the test's outcome is known: each outcome's sums by cause in
@@ -109,7 +92,7 @@ module Fenbo
         totals = Array.new(test.outcomes.size, 0.0)
         rows = chances(test)
         pairs.each { |i| spread(weights[i], rows[i], @members[i], sums, totals) }
-        totals.each_index.sum { |k| totals[k].positive? ? lost(sums[k], totals[k]) : 0.0 }
+        totals.each_index.sum { |k| totals[k].positive? ? @stakes.lost(sums[k], totals[k]) : 0.0 }
       end
 
       def spread(weight, row, members, sums, totals)

@@ -34,6 +34,7 @@ module Fenbo
         @states = @chain.all
         @pictures = Pictures.new(equipment, @causes, @states, experience)
         @place = @causes.each_with_index.to_h
+        @exclusions = Exclusions.new(@place)
         @sets =
           (0..LISTED)
             .flat_map { |size| @causes.each_index.to_a.combination(size).select { |set| possible?(set) } }
@@ -46,12 +47,10 @@ module Fenbo
 
       def causes_of(set) = set.map { |c| causes[c] }
 
-      def possible?(set)
-        set.size < 2 || set.combination(2).none? { |one, other| excluded?(one, other) }
-      end
+      def possible?(set) = @exclusions.possible?(set)
 
       # Whether two causes never hold at once on one fan.
-      def excluded?(one, other) = exclusions[one][other]
+      def excluded?(one, other) = @exclusions.excluded?(one, other)
 
       # How likely sets of causes are before anything is seen.
       # @return [Company]
@@ -187,18 +186,6 @@ module Fenbo
       end
 
       def rules = Diagnosis.rules
-
-      def exclusions
-        @exclusions ||=
-          Array
-            .new(causes.size) { Array.new(causes.size, false) }
-            .tap do |table|
-              rules["impossible"].each do |ids|
-                one, other = ids.map { |id| @place[Cause[id]] }
-                table[one][other] = table[other][one] = true if one && other
-              end
-            end
-      end
     end
   end
 end
