@@ -65,6 +65,15 @@ RSpec.describe Clocks, :rolled_back do
     expect([job.box_points.size, clock(3).result.tau_hours]).to match [4, be_within(1).of(20)]
   end
 
+  it "asks whether a box that reads far under its setpoint is another compartment's" do
+    unit.update!(setpoint_c: 4)
+    read(1, now: "-3.5")
+    expect([clock(1).another_box?, page.include?("another compartment")]).to eq [false, false]
+    read(2, now: "-9")
+    get "/jobs/#{job.number}/call"
+    expect(page).to match(/−9 °C is far under its setpoint of\s+4 °C/)
+  end
+
   it "reads a logger's lines, the last of them now" do
     lines = (0..6).map { |step| "#{step * 30}; #{truth(step / 2.0)}" }.join("\n")
     read(3, readings: lines)

@@ -53,6 +53,25 @@ RSpec.describe Spare, :rolled_back do
     expect(page).to match(/contactor VE-T-25 fitted/)
   end
 
+  it "asks which part it is before one is bought, and leads with the one that was found" do
+    get "/jobs/#{job.number}/decide"
+    send_form "/jobs/#{job.number}/decide", cause: "defrost_failed", action: "replace", reason: "Stays cold.",
+      fan: "evaporator-1", besides: "1"
+    head = -> { page[%r{<h1>(.*?)</h1>}m, 1][/\A[\w ]+? for/] }
+    get "/jobs/#{job.number}/match?fan=unit.1"
+    expect([head.call, page]).to match ["Defrost heater for",
+      match(/Defrost failed: which part.*test=defrost_heater_ohms.*Defrost heater, 6 min/m)]
+    get "/jobs/#{job.number}/look?fan=unit.1&test=defrost_heater_ohms"
+    expect(page).to include "Measure the defrost heater."
+    Finding.create!(client_id: SecureRandom.uuid, job:, user: technician, test: "defrost_heater_ohms", outcome: "good",
+      taken_at: Time.now)
+    get "/jobs/#{job.number}/match?fan=unit.1"
+    expect([head.call, page]).to match ["Defrost sensor for",
+      match(/Defrost heater: good\..*It may be the defrost sensor, the defrost control or timer,/m)]
+    get "/jobs/#{job.number}/match?fan=evaporator-1"
+    expect(page).not_to include "which part"
+  end
+
   it "goes out and in with the job file" do
     get "/jobs/#{job.number}/match?#{query}"
     send_form "/jobs/#{job.number}/match/spare", fan: "evaporator-1", kind: "contactor", part_no: "VE-T-25", **old

@@ -68,7 +68,7 @@ module Stations
 
       def decided_kind
         return nil if fault_here.part_choice&.motor
-        Fenbo::Matching::SpareKind.for_part(Fenbo::WorkPlan::Task.part_of(fault_here))
+        Fenbo::Matching::SpareKind.for_part(fault_here.part)
       end
 
       def spares

@@ -4,8 +4,9 @@ module Fenbo
   module JobFile
     # One thing that is wrong on a job: its place, what was decided about it, the part chosen
     # for it, and the readings before and after. `fan` is the fan it sits at or, of the unit's,
-    # the one at which it was seen.
-    Fault = Value.of(:key, :fan, :decision, :part_choice, :before, :after) do
+    # the one at which it was seen; `part` what is usually bought for it (causes.yml), as far as
+    # what was found tells, nil where nothing is.
+    Fault = Value.of(:key, :fan, :decision, :part_choice, :before, :after, part: nil) do
       # What was done about it so far, as it may be told a customer: a part that was not
       # confirmed as fitted is chosen or ordered.
       # @return ["watched", "fitted", "ordered", "chosen", "decided"]

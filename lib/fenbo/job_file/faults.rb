@@ -27,7 +27,8 @@ module Fenbo
         fan = fan_of(key)
         told = decision_told(key)
         Fault.new(key:, fan:, decision: told, part_choice: part_choice(key),
-          before: readings_of("amps", phase: "before", fan: fan&.key).last, after: after_of(fan, told))
+          before: readings_of("amps", phase: "before", fan: fan&.key).last, after: after_of(fan, told),
+          part: Diagnosis::Cause.of_part(told&.causes)&.part_by(live_findings))
       end
 
       # Whether a fan's amps are told with this fault: never with the unit's, and where two faults

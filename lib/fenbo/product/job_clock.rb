@@ -33,6 +33,13 @@ module Fenbo
         @job.visits.select { |one| one.starts_at <= @now }.max_by(&:starts_at)&.arrival_c
       end
 
+      # Whether what was read lies so far under the setpoint that it may be another compartment's,
+      # whose product has another limit.
+      def another_box?
+        set = @job.unit.setpoint_c
+        !set.nil? && known? && set - @job.box_c > @limits["product.another_box"]
+      end
+
       def known?
         return @known if defined?(@known)
         @known = !stopped? && !question.nil? && !result.refused?

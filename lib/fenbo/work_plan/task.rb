@@ -9,7 +9,8 @@ module Fenbo
       BY_PART = {
         "blade" => "fan_blade", "capacitor" => "capacitor", "contactor" => "contactor", "switch" => "door_switch",
         "heater" => "defrost_heater", "gasket" => "gasket", "connector" => "connector", "mount" => "grommet",
-        "control" => "other_part", "damper" => "other_part"
+        "termination" => "defrost_termination", "relay" => "other_part", "control" => "other_part",
+        "damper" => "other_part"
       }.freeze
 
       module_function
@@ -45,7 +46,7 @@ module Fenbo
 
       def wanted(fault)
         return "cleaning" if fault.decision&.action == "clean"
-        of_part(fault) || first_cause(fault)&.task || BY_PART[part_of(fault)]
+        of_part(fault) || first_cause(fault)&.task || BY_PART[fault.part]
       end
 
       def of_part(fault)
@@ -56,15 +57,11 @@ module Fenbo
 
       # A part without a plan of its own here is worked as any other part.
       def fallback(fault)
-        "other_part" if fault.part_choice&.spare || (fault.part_choice.nil? && BY_PART.key?(part_of(fault)))
+        "other_part" if fault.part_choice&.spare || (fault.part_choice.nil? && BY_PART.key?(fault.part))
       end
 
       def first_cause(fault)
         Diagnosis::Cause.all[fault.decision&.causes&.first]
-      end
-
-      def part_of(fault)
-        fault.decision&.causes&.filter_map { |id| Diagnosis::Cause.all[id]&.part }&.first
       end
     end
   end

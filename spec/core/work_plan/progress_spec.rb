@@ -198,6 +198,17 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     expect(repaired["blade_iced", steps: [stepped("fans_locked", task: "fan_blade", minutes: 40)]]).to be_nil
   end
 
+  it "plans for the part that was found to be it, else for the usual one" do
+    planned = ->(*findings) {
+      described_class.of(made_job(decisions: [decided("defrost_failed", fault: "unit.1")], findings:),
+        fault: "unit.1").task
+    }
+    ohms = ->(outcome, **more) { found("defrost_heater_ohms", outcome, fan: nil, **more) }
+    expect([planned[], planned[ohms["open"]], planned[ohms["good"]]])
+      .to eq %w[defrost_heater defrost_heater defrost_termination]
+    expect(planned[ohms["good", minutes: 5], ohms["open", minutes: 9]]).to eq "defrost_heater"
+  end
+
   it "follows the plan that a cause names, whatever is done about it" do
     dirty = made_job(decisions: [decided("evaporator_dirty", fault: "unit.1", action: "repair")])
     expect(described_class.of(dirty, fault: "unit.1").task).to eq "cleaning"

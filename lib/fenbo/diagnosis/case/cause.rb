@@ -13,6 +13,12 @@ module Fenbo
 
       def self.[](id) = all.fetch(id)
 
+      # The first of some causes that a part is bought for.
+      # @param ids [Array<String>, nil]
+      def self.of_part(ids)
+        ids.to_a.filter_map { |id| all[id] }.find(&:part)
+      end
+
       # What the screen calls a verdict, the two that are no cause included.
       def self.label(id)
         case id
@@ -40,6 +46,19 @@ module Fenbo
       def label = @row["label"]
 
       def part = @row["part"]
+
+      # Every part that it may be, the usual one first.
+      def parts = [part, *@row["or_part"]].compact
+
+      # Which of them it is as far as something was found that tells, else the usual one.
+      # @param findings [Array<JobFile::Finding>]
+      def part_by(findings)
+        findings.reverse_each.filter_map { |one| @row.dig("part_told", one.test, one.outcome) }.first || part
+      end
+
+      # Tests that tell which of its parts it is.
+      # @return [Array<String>]
+      def tells_part = @row.fetch("part_told", {}).keys
 
       def remedy = @row["remedy"]
 

@@ -61,6 +61,9 @@ module Fenbo
           unknown(cause.settled_by.flatten - tests.keys, "causes.yml #{cause.id} settled_by")
           unknown(cause.cautions - Knowledge.table("cautions").keys, "causes.yml #{cause.id} caution")
           unknown([cause.task].compact - WorkPlan::TASKS, "causes.yml #{cause.id} task")
+          unknown(cause.parts.drop(1) - Knowledge.table("spares").values.map { |row| row["part"] },
+            "causes.yml #{cause.id} or_part")
+          unknown(cause.tells_part - tests.keys, "causes.yml #{cause.id} part_told")
           work = [cause.part, cause.task, cause.minutes].compact
           fault("causes.yml #{cause.id}: a part, a task or minutes say how it is mended") unless work.one?
         }
