@@ -58,7 +58,7 @@ module Fenbo
       end
 
       def open_line(name, column, whose)
-        make(name, "adapt", "#{whose} #{column["ask"].downcase} is not known: compare before buying")
+        make(name, "adapt", "#{whose} #{column["ask"].downcase}: not known, compare before buying")
       end
 
       # Where the refrigerant burns, only what is marked for it.

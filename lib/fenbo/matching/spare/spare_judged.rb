@@ -20,7 +20,9 @@ module Fenbo
 
         # "fits", or what has to be compared first: nobody knows yet whether it does.
         define_singleton_method(:words) do |grade, compare|
-          compare.empty? ? Match::WORDS.fetch(grade) : "may fit: #{compare.join(" and ")} to be compared first"
+          return Match::WORDS.fetch(grade) if compare.empty?
+          listed = [compare[..-2].join(", "), compare.last].reject(&:empty?).join(" and ")
+          "may fit: #{listed} to be compared first"
         end
 
         def words = self.class.words(grade, compare)
