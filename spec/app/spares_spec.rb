@@ -67,7 +67,7 @@ RSpec.describe Spare, :rolled_back do
       taken_at: Time.now)
     get "/jobs/#{job.number}/match?fan=unit.1"
     expect([head.call, page]).to match ["Defrost sensor for",
-      match(/Defrost heater: good\..*It may be the defrost sensor, the defrost control or timer,/m)]
+      match(/Defrost heater: good\..*It may be the\s+defrost sensor, the defrost control or timer,/m)]
     get "/jobs/#{job.number}/match?fan=evaporator-1"
     expect(page).not_to include "which part"
   end
