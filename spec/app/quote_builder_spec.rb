@@ -29,6 +29,16 @@ RSpec.describe Stations::Source::QuoteBuilder, :made_jobs, :rolled_back do
     expect(lines(decisions: [decided("mount_loose", action: "wait")])).to eq({})
   end
 
+  it "says of each fault what speaks for that one, the loudest first" do
+    told = builder(decisions: [decided("blade_iced", action: "repair"), decided("defrost_failed", fault: "unit.1")],
+      findings: [found("noise", "hum_not_turning"), found("blade_state", "iced"),
+        found("forced_defrost", "no_heat", fan: nil), found("door_seal", "good", fan: nil)]).options.first["lines"]
+    why = told.to_h { |line| [line["place"], line["evidence"].to_s] }
+    expect(why["Evaporator fan 1"]).to start_with "Blade held by ice; blade state: iced"
+    expect(why["The unit"]).to match(/\ADefrost failed; forced defrost: no heat/)
+    expect(why.values.join).not_to include "door seal"
+  end
+
   it "asks for what was offered, with its part by number and why" do
     told = builder(decisions: [decided("bearing_worn")],
       findings: [found("noise", "grinding"), found("amps", "over", reading: "amps 1")],

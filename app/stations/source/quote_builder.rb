@@ -144,8 +144,19 @@ module Stations
       end
 
       def seen(fault)
-        about = @job.live_findings.select { |one| one.fan == fault.fan.key && one.reading.nil? }
-        about.last(MOST_EVIDENCE).map { |one| "#{one.test_short.downcase}: #{one.label.downcase}" }
+        about = @job.live_findings.select { |one| one.about?(fault.fan.key) && one.reading.nil? }
+        told = spoken(fault).filter_map { |entry|
+          about.reverse.find { |one| one.test == entry.test && one.outcome == entry.outcome }
+        }
+        told = about.select { |one| one.fan == fault.fan.key } if told.empty?
+        told.uniq(&:test).first(MOST_EVIDENCE).map { |one| "#{one.test_short.downcase}: #{one.label.downcase}" }
+      end
+
+      # What speaks for the cause by itself, loudest first.
+      def spoken(fault)
+        cause = fault.decision&.causes&.first
+        standing = (@standings ||= {})[fault.fan.key] ||= Shared::Standing.new(@job, fault.fan)
+        standing.ledger(cause).select { |entry| entry.factor > 1 && entry.strength != "hardly for" }
       end
 
       # The other motors of each bank that is worked on, once each.
