@@ -94,14 +94,22 @@ module Stations
 
       def limit
         @svg.line(0, y(@clock.limit_c), WIDTH, y(@clock.limit_c), "limit-hard")
-        @svg.text(WIDTH - 4, y(@clock.limit_c) + 16, "limit #{show(@clock.limit_c)}", "axis-words", text_anchor: "end")
+        words = "limit #{show(@clock.limit_c)}"
+        # At the end where the curve is not yet, or no more, at the limit.
+        return @svg.text(4, y(@clock.limit_c) - 6, words, "axis-words") if passes_late?
+        @svg.text(WIDTH - 4, y(@clock.limit_c) + 16, words, "axis-words", text_anchor: "end")
+      end
+
+      def passes_late?
+        left = @clock.hours_left
+        !left.nil? && x(left) > WIDTH / 2
       end
 
       def curves
         @svg.path(path(as_is), "drift-bad")
         if @stopgap
           @svg.path(path(held), "drift-held")
-          @svg.text(WIDTH - 4, [y(held.last.last) - 7, TOP + 14].max, "with it", "held-words", text_anchor: "end")
+          @svg.text(WIDTH - 4, held_words_at, "with it", "held-words", text_anchor: "end")
         end
         left = @clock.hours_left
         return unless left&.between?(0, @scale.span)
@@ -109,6 +117,12 @@ module Stations
         near_end = x(left) > WIDTH - 120
         @svg.text(x(left) + (near_end ? -9 : 9), y(@clock.limit_c) - 8, "as it is: #{@words.hours_words(left)}",
           "limit-words", text_anchor: near_end ? "end" : "start")
+      end
+
+      # Over its curve, under it where that ends at the limit.
+      def held_words_at
+        ends = y(held.last.last)
+        (ends - y(@clock.limit_c)).between?(-8, 26) ? ends + 18 : [ends - 7, TOP + 14].max
       end
 
       def path(points)

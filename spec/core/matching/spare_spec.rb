@@ -51,7 +51,8 @@ RSpec.describe Fenbo::Matching::SpareMatch do
     result = ask("contactor", contactor.except(:poles), [contactor])
     expect(result[:candidates].first[:grade]).to eq "fits_with_work"
     expect(result[:candidates].first[:checks].map { |check|
- check[:reason] }.join).to include("poles: not known, compare")
+      check[:reason]
+    }.join).to include("poles: not known, compare")
     expect(result[:candidates].first[:compare]).to eq %w[poles]
     expect(result.reasons.first.text).to eq "A may fit: poles to be compared first"
     expect(Fenbo::Matching::SpareJudged.words("fits_with_work", %w[power length ends]))
