@@ -89,14 +89,19 @@ module Week
 
     def conflicts_of(visit, from, to, beside)
       job = visit.job
-      [*beside.map { |other| "at the same time as #{other.job.unit.name}" }, outside(job, from, to), part(job, from),
-        limit(job, from)].compact
+      [*beside.map { |other| "at the same time as #{other.job.unit.name}" }, outside(job, from, to),
+        closed(job, from, to), part(job, from), limit(job, from)].compact
     end
 
     def outside(job, from, to)
       start, finish = [from, to].map { |time| naive(time) }
       return if work_hours.minutes_outside(start, finish).zero?
       "outside working hours#{", and this customer pays no overtime" unless job.unit.site.customer.overtime_allowed}"
+    end
+
+    def closed(job, from, to)
+      hours = job.unit.site.hours
+      "while the site is closed (#{hours})" if Fenbo::Sourcing::SiteHours.closed?(hours, naive(from), naive(to))
     end
 
     def part(job, from)

@@ -6,6 +6,7 @@ module Fenbo
   #   Source    the tool
   #   Question  what is asked: the customer's rules, the offers, the stopgaps
   #   WorkHours the technician's or a counter's week
+  #   SiteHours when a site lets somebody in
   #   Ready     when the part of one offer is in hand
   #   Option    one offer with one stopgap, costed
   module Sourcing
@@ -13,6 +14,7 @@ module Fenbo
     autoload :Option, "fenbo/sourcing/option"
     autoload :Question, "fenbo/sourcing/question"
     autoload :Ready, "fenbo/sourcing/ready"
+    autoload :SiteHours, "fenbo/sourcing/site_hours"
     autoload :Source, "fenbo/sourcing/source"
     autoload :Stopgap, "fenbo/sourcing/question"
     autoload :WorkHours, "fenbo/sourcing/work_hours"

@@ -44,6 +44,15 @@ RSpec.describe Stations::Source, :rolled_back do
       "of it product", "drift-held"
   end
 
+  it "says of a way whose work would find the site closed" do
+    closed = ["Tue 12 to 18", "Tue 8 to 18"].map { |hours|
+      unit.site.update!(hours:)
+      get "/jobs/#{job.number}/source?fan=evaporator-1"
+      [page[/the site is closed then \([^)]*\)/], page.include?("The site is closed then: move")]
+    }
+    expect(closed).to eq [["the site is closed then (Tue 12 to 18)", true], [nil, false]]
+  end
+
   it "moves a way to the hour it is dragged to, and takes it there" do
     at = "2031-05-14T13:00"
     get "/jobs/#{job.number}/source?fan=evaporator-1&offer=passhouse&at=#{at}"

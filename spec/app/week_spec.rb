@@ -69,6 +69,10 @@ RSpec.describe Week, :rolled_back do
       ready_at: Time.local(2031, 5, 6, 10))
     move(Time.local(2031, 5, 6, 9), bo)
     expect(conflicts(bo)).to include "before #{Motor.first.part_no} is there"
+    unit.site.update!(hours: "Tue 9:30 to 12; Wed 8 to 12")
+    expect(conflicts(bo)).to include "while the site is closed (Tue 9:30 to 12; Wed 8 to 12)"
+    unit.site.update!(hours: "Tue 9 to 12")
+    expect(conflicts(bo)).not_to include(/closed/)
     get "/week"
     expect(page).to include "before #{Motor.first.part_no} is there"
   end

@@ -33,6 +33,11 @@ module Stations
         "#{@words.money(best.total_cents)} with work and travel#{", on a second trip" if best.second_trip}."
       end
 
+      # Where its work finds the site closed.
+      def closed
+        "The site is closed then: move its work to another hour." if @ways.best&.closed
+      end
+
       private
 
       def bare

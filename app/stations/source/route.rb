@@ -80,7 +80,7 @@ module Stations
         {"offer" => params[:offer].to_s, "at" => params[:at]}
       end
 
-      def ways = @ways ||= Ways.new(sources)
+      def ways = @ways ||= Ways.new(sources, site_hours: job.unit.site.hours)
     end
   end
 end

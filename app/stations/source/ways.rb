@@ -5,9 +5,10 @@ module Stations
     # The ways to get the part as they are drawn under the product's clock: those that can be
     # taken, best first, then what a rule or a supplier forbids, each with its reason.
     class Ways
-      # One of them. Hours count from now; `rule` in words where it cannot be taken.
+      # One of them. Hours count from now; `rule` in words where it cannot be taken, `closed` the
+      # hours of a site that is closed while it would be worked.
       Way = Fenbo::Value.of(:option, :offer, :stopgap, :ready_hours, :start_hours, :finish_hours, :stopgap_hours,
-        :limit_hours, :total_cents, :times, rule: nil, marks: []) do
+        :limit_hours, :total_cents, :times, rule: nil, closed: nil, marks: []) do
         def ruled_out? = !rule.nil?
 
         def had? = !finish_hours.nil?
@@ -34,8 +35,10 @@ module Stations
       RULES = {"overtime" => "their rule: no overtime, ask first"}.freeze
 
       # @param sources [PartSources]
-      def initialize(sources)
+      # @param site_hours [String, nil] when the site lets somebody in, as it is noted
+      def initialize(sources, site_hours: nil)
         @sources = sources
+        @site_hours = site_hours
       end
 
       def any? = taken.any? || refused.any?
@@ -90,7 +93,12 @@ module Stations
           start_hours: hours(option.start_at), finish_hours: hours(option.finish_at),
           stopgap_hours: stopgap ? stopgap.minutes / 60.0 : 0.0,
           limit_hours: stopgap ? stopgap.hours_to_limit : @sources.hours_left, total_cents: option.total_cents,
-          times: times(option.start_at, option.finish_at), marks: marks(option))
+          times: times(option.start_at, option.finish_at), marks: marks(option),
+          closed: (@site_hours if closed?(option)))
+      end
+
+      def closed?(option)
+        Fenbo::Sourcing::SiteHours.closed?(@site_hours, at(option.start_at), at(option.finish_at))
       end
 
       def refused_way(row)

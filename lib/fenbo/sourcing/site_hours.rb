@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module Sourcing
+    # When a site lets somebody in, as its people write it: "Mon to Fri 07:00 to 18:00; Sat 8-12".
+    # What is not understood as days and hours ("May to October", "ring first") closes nothing.
+    SiteHours = Value.of(:spans) do
+      names = %w[mon tue wed thu fri sat sun]
+      day = "(?:#{names.join("|")})[a-z]*"
+      between = /\s*(?:to|-|–)\s*/i
+      time = /\d{1,2}(?:[:.]\d\d)?\s*(?:am|pm)?/i
+      days = /daily|every day|#{day}(?:\s*(?:to|and|[-–,&])\s*#{day})*/i
+      span = /(?<days>#{days})?:?\s*(?<from>#{time})#{between}(?<to>#{time})/i
+
+      # @param text [String, nil]
+      # @return [SiteHours, nil] nil where it is not understood
+      define_singleton_method(:read) do |text|
+        return nil if text.to_s.gsub(span, "").match?(/[^\s;,.]/)
+        spans = text.to_s.to_enum(:scan, span).map { read_span(Regexp.last_match) }
+        new(spans:) if spans.any? && spans.all?
+      end
+
+      define_singleton_method(:read_span) do |match|
+        from, to = [match[:from], match[:to]].map { |one| minute(one) }
+        WorkHours.new(days: days(match[:days]), from:, to:) if from && to && from < to
+      end
+
+      define_singleton_method(:minute) do |text|
+        hour, minute, half = text.match(/(\d+)(?:[:.](\d\d))?\s*(am|pm)?/i).captures
+        hour = hour.to_i
+        hour = (hour % 12) + ((half.downcase == "pm") ? 12 : 0) if half
+        hour * 60 + minute.to_i if hour <= 24 && minute.to_i < 60
+      end
+
+      # 1 is Monday; a range may go over Sunday.
+      define_singleton_method(:days) do |text|
+        return (1..7).to_a if text.nil? || text.match?(/\A(?:daily|every)/i)
+        text.downcase.split(/,|&|\band\b/).flat_map { |part|
+          first, last = part.split(between).map { |one| names.index(one.strip[0, 3]) }
+          last ? (0..(last - first) % 7).map { |ahead| (first + ahead) % 7 + 1 } : [first + 1]
+        }.uniq
+      end
+      private_class_method :read_span, :minute, :days
+
+      # @return [Boolean] false as well where the text is not understood
+      define_singleton_method(:closed?) do |text, start, finish|
+        hours = read(text)
+        !hours.nil? && !hours.open?(start, finish)
+      end
+
+      # Whether a visit from one time to another finds the site open all along.
+      # @param start [Time] local, without zone
+      def open?(start, finish)
+        spans.any? { |hours| hours.minutes_outside(start, finish).zero? }
+      end
+    end
+  end
+end
