@@ -8,7 +8,7 @@ module Week
     # How long a visit is taken to last where nothing says so.
     MINUTES = 60
 
-    # A visit in its lane; one that goes on is moved no more. `conflicts` in words.
+    # A visit in its lane; one that somebody came for is moved no more. `conflicts` in words.
     Block = Fenbo::Value.of(:visit, :job, :from, :to, :to_come, :conflicts) do
       def to_come? = to_come
     end
@@ -43,7 +43,7 @@ module Week
     # Open jobs without a visit to come or going on, the ones that can wait least first.
     # @return [Array<Array(Job, Fenbo::Product::JobClock)>]
     def unplanned
-      planned = visits.map(&:job_id)
+      planned = visits.reject { |visit| missed?(visit) }.map(&:job_id)
       jobs.reject { |job| planned.include?(job.id) }.map { |job| [job, clock(job)] }
         .sort_by { |job, clock| [clock.hours_left || 1e6, job.number] }
     end
@@ -72,10 +72,22 @@ module Week
     # Of a visit that goes on since yesterday only what is to come counts.
     def block(visit, own)
       from, to = span(visit)
-      to_come = visit.starts_at > now
+      to_come = !here.include?(visit.id)
       Block.new(visit:, job: visit.job, from:, to:, to_come:,
         conflicts: to_come ? conflicts_of(visit, from, to, beside(visit, own)) : [])
     end
+
+    # Those that somebody came for and has not left.
+    def here
+      @here ||= Visit.begun.where(id: visits.map(&:id), starts_at: ..now).ids
+    end
+
+    # Its time is over, and nobody came.
+    def missed?(visit)
+      !here.include?(visit.id) && visit.starts_at + minutes(visit) * 60 < now
+    end
+
+    def minutes(visit) = visit.planned_minutes || MINUTES
 
     def beside(visit, own)
       from, to = span(visit)
@@ -84,10 +96,11 @@ module Week
 
     def span(visit)
       from = [visit.starts_at, midnight(first_day)].max
-      [from, from + (visit.planned_minutes || MINUTES) * 60]
+      [from, from + minutes(visit) * 60]
     end
 
     def conflicts_of(visit, from, to, beside)
+      return ["nobody came"] if missed?(visit)
       job = visit.job
       [*beside.map { |other| "at the same time as #{other.job.unit.name}" }, outside(job, from, to),
         closed(job, from, to), part(job, from), limit(job, from)].compact

@@ -95,8 +95,18 @@ RSpec.describe Week, :rolled_back do
     expect([status, page]).to match [422, include("That is in the past.")]
   end
 
+  it "marks a visit that nobody made, counts its job as planned for by nobody, and lets it be moved" do
+    nobody = -> { plan.unplanned.map(&:first).include?(job) }
+    visit.update!(starts_at: monday - 1800)
+    expect([conflicts(ana), nobody.call]).to eq [[], false]
+    visit.update!(starts_at: monday - 24 * 3600)
+    expect([conflicts(ana), nobody.call]).to eq [["nobody came"], true]
+    move(Time.local(2031, 5, 6, 9), bo)
+    expect([status, visit.reload.starts_at, nobody.call]).to eq [303, Time.local(2031, 5, 6, 9), false]
+  end
+
   it "leaves alone a visit that goes on, and lets nobody move one who may not" do
-    visit.update!(starts_at: monday - 600)
+    visit.update!(starts_at: monday - 600, arrival_c: 4.0)
     move(Time.local(2031, 5, 6, 9), bo)
     expect([status, page]).to match [422, include("Somebody is there already.")]
     sign_in create(:user, role: "apprentice")

@@ -56,6 +56,20 @@ RSpec.describe Whereabouts, :rolled_back do
     expect([spans(forgotten).last.last, spans.first.last]).to match [be_within(1).of(now - 7 * 3600), nil]
   end
 
+  it "tells the same in the database and in the job file, by whatever was recorded" do
+    early, planned = [monday, wednesday].map { |at| job.visits.create!(technician:, starts_at: at) }
+    told = -> {
+      [Visit.begun.where(job:).order(:starts_at).to_a, file(job).presence.made.map { |one|
+ Visit.find_by!(uid: one.uid) }]
+    }
+    expect(told.call).to eq [[], []]
+    WorkStep.create!(job:, user: technician, fan_position: job.fan_position, fault: "evaporator-1.1",
+      task: "evaporator_fan_motor", step: "fans_locked", done_at: wednesday + 60)
+    expect(told.call).to eq [[planned], [planned]]
+    ProofCheck.create!(job:, user: technician, check_id: "turns_free", done_at: monday + 60)
+    expect(told.call).to eq [[early, planned], [early, planned]]
+  end
+
   it "says on the day board since when somebody is there, and who was due" do
     now = Time.now
     look(job, now - 60)

@@ -10,7 +10,7 @@ module Entries
       return [:at, "That is in the past."] if at < book.now - 1800
       row = visit && book.record.visits.find { |one| one.id == visit }
       return [:visit, "This visit is not planned any more."] if visit && (row.nil? || row.ends_at)
-      return [:visit, "Somebody is there already."] if row && row.starts_at <= book.now
+      return [:visit, "Somebody is there already."] if row && made?(book, row)
       [:version, moved_words(row)] if row && version && row.lock_version != version
     end
 
@@ -28,6 +28,11 @@ module Entries
     end
 
     private
+
+    # A visit that was only planned can be moved, though its hour has come.
+    def made?(book, row)
+      row.starts_at <= book.now && book.job.presence(book.limits).made.any? { |one| one.uid == row.uid }
+    end
 
     def planned(record)
       Visit.planned.find_by(job: record, technician:, starts_at: at) || record.visits.build(purpose: "on site")
