@@ -58,10 +58,8 @@ RSpec.describe Whereabouts, :rolled_back do
 
   it "tells the same in the database and in the job file, by whatever was recorded" do
     early, planned = [monday, wednesday].map { |at| job.visits.create!(technician:, starts_at: at) }
-    told = -> {
-      [Visit.begun.where(job:).order(:starts_at).to_a, file(job).presence.made.map { |one|
- Visit.find_by!(uid: one.uid) }]
-    }
+    in_file = -> { file(job).presence.made.map { |one| Visit.find_by!(uid: one.uid) } }
+    told = -> { [Visit.begun.where(job:).order(:starts_at).to_a, in_file.call] }
     expect(told.call).to eq [[], []]
     WorkStep.create!(job:, user: technician, fan_position: job.fan_position, fault: "evaporator-1.1",
       task: "evaporator_fan_motor", step: "fans_locked", done_at: wednesday + 60)
