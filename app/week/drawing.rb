@@ -42,9 +42,9 @@ module Week
       @last_hour ||= [USUAL.last, (@plan.work_hours.to / 60.0).ceil, *visited.map(&:last)].max
     end
 
-    # In which hours of its day each visit to come begins and ends.
+    # In which hours of its day each visit to come begins and ends; one that nobody made widens nothing.
     def visited
-      @visited ||= @plan.lanes.flat_map(&:blocks).select(&:to_come?).map { |block|
+      @visited ||= @plan.lanes.flat_map(&:blocks).select { |block| block.from >= @plan.now }.map { |block|
         start, finish = [block.from, block.to].map { |time| Shared::Shop.local(time) }
         [start.hour, (finish.to_date > start.to_date) ? 24 : (finish.hour + finish.min / 60.0).ceil]
       }
