@@ -56,6 +56,19 @@ RSpec.describe Whereabouts, :rolled_back do
     expect([spans(forgotten).last.last, spans.first.last]).to match [be_within(1).of(now - 7 * 3600), nil]
   end
 
+  it "lets nobody leave a closed job, and keeps what was typed where it is no temperature" do
+    sign_in technician
+    look(job, Time.now - 600)
+    get "/jobs/#{job.number}/clock"
+    ["-", "9" * 300, "500"].each do |leaving|
+      send_form "/jobs/#{job.number}/clock/leave", leaving: leaving
+      expect([status, page.include?(%(value="#{leaving}"))]).to eq [422, true]
+    end
+    job.update!(status: "closed", closed_at: Time.now)
+    send_form "/jobs/#{job.number}/clock/leave", leaving: "4"
+    expect([status, job.visits.sole.leaving_c]).to match [be_between(400, 499), nil]
+  end
+
   it "tells the same in the database and in the job file, by whatever was recorded" do
     early, planned = [monday, wednesday].map { |at| job.visits.create!(technician:, starts_at: at) }
     in_file = -> { file(job).presence.made.map { |one| Visit.find_by!(uid: one.uid) } }

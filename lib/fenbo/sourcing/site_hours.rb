@@ -5,6 +5,7 @@ module Fenbo
     # When a site lets somebody in, as its people write it: "Mon to Fri 07:00 to 18:00; Sat 8-12".
     # What is not understood as days and hours ("May to October", "ring first") closes nothing.
     SiteHours = Value.of(:spans) do
+      minutes_a_day = 24 * 60
       names = %w[mon tue wed thu fri sat sun]
       day = "(?:#{names.join("|")})[a-z]*"
       between = /\s*(?:to|-|–)\s*/i
@@ -22,21 +23,27 @@ module Fenbo
 
       define_singleton_method(:read_span) do |match|
         from, to = [match[:from], match[:to]].map { |one| minute(one) }
-        WorkHours.new(days: days(match[:days]), from:, to:) if from && to && from < to
+        on = days(match[:days])
+        WorkHours.new(days: on, from:, to:) if on && from && to && from < to
       end
 
       define_singleton_method(:minute) do |text|
         hour, minute, half = text.match(/(\d+)(?:[:.](\d\d))?\s*(am|pm)?/i).captures
         hour = hour.to_i
+        return nil if minute.to_i > 59 || (half && !hour.between?(1, 12))
         hour = (hour % 12) + ((half.downcase == "pm") ? 12 : 0) if half
-        hour * 60 + minute.to_i if hour <= 24 && minute.to_i < 60
+        at = hour * 60 + minute.to_i
+        at if at <= minutes_a_day
       end
 
-      # 1 is Monday; a range may go over Sunday.
+      # 1 is Monday; a range may go over Sunday. Nil for one of three ends.
       define_singleton_method(:days) do |text|
         return (1..7).to_a if text.nil? || text.match?(/\A(?:daily|every)/i)
-        text.downcase.split(/,|&|\band\b/).flat_map { |part|
-          first, last = part.split(between).map { |one| names.index(one.strip[0, 3]) }
+        parts = text.downcase.split(/,|&|\band\b/).map { |part|
+          part.split(between).map { |one| names.index(one.strip[0, 3]) }
+        }
+        return nil if parts.any? { |ends| ends.size > 2 }
+        parts.flat_map { |first, last|
           last ? (0..(last - first) % 7).map { |ahead| (first + ahead) % 7 + 1 } : [first + 1]
         }.uniq
       end

@@ -28,8 +28,18 @@ RSpec.describe Fenbo::Sourcing::SiteHours do
 
   it "takes nothing for hours that it does not understand" do
     [nil, "", "always", "May to October", "Mon to Fri 8 to 17, ring first", "Mon 18 to 7", "Mon 8 to 77",
-      "Mon to Fri"].each do |text|
+      "Mon to Fri", "Mon 8 to 24:30", "Mon 8 to 99pm", "Mon 13pm to 5pm", "Mon to Wed to Fri 8 to 17"].each do |text|
       expect([text, described_class.read(text)]).to eq [text, nil]
+    end
+  end
+
+  it "breaks at nothing that somebody may have noted" do
+    random = Random.new(7)
+    words = %w[mon tue fri to - and , ; 8 17 24 24:30 99 8.75 am pm daily : x]
+    2000.times do
+      text = Array.new(random.rand(1..9)) { words.sample(random:) }.join((random.rand < 0.8) ? " " : "")
+      expect([text, described_class.closed?(text, Time.utc(2031, 5, 5, 9), Time.utc(2031, 5, 5, 10))])
+        .to match [text, be(true).or(be(false))]
     end
   end
 
