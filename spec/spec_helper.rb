@@ -1,6 +1,9 @@
 # frozen_string_literal: true
 
-require_relative "covered" if ENV["FENBO_COVERAGE"]
+if ENV["FENBO_COVERAGE"]
+  require_relative "covered"
+  Covered.count(ENV["FENBO_COVERAGE"])
+end
 
 $LOAD_PATH.unshift File.expand_path("../lib", __dir__)
 require "fenbo_simulation"

@@ -71,9 +71,10 @@ class PrivatePostgres
     sleep 0.05 while running?
   end
 
-  def create_database(name)
+  # @param as [String] the database it begins as a copy of
+  def create_database(name, as: "template0")
     exists = psql("postgres", "SELECT 1 FROM pg_database WHERE datname = '#{name}'").strip == "1"
-    psql("postgres", "CREATE DATABASE #{name} ENCODING 'UTF8' TEMPLATE template0") unless exists
+    psql("postgres", "CREATE DATABASE #{name} ENCODING 'UTF8' TEMPLATE #{as}") unless exists
   end
 
   def drop_database(name)

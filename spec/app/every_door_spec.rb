@@ -145,7 +145,7 @@ RSpec.describe "every door", :rolled_back do
   end
 
   %w[technician office].each do |role|
-    it "stands any nonsense in any form from the #{role}" do
+    it "stands any nonsense in any form from the #{role}", slow: true do
       sign_in create(:user, role:)
       get "/settings"
       @token = token

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "vips"
 require_relative "app_spec_helper"
 
 # What a phone takes along, and what it brings back by the doors that everybody comes by.

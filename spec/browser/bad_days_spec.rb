@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "vips"
 require_relative "without_signal"
 
 # What can go wrong with a phone that took a job along.
@@ -164,7 +165,7 @@ RSpec.describe "a bad day without signal" do
     expect(Job.find_by!(number: job).decisions.count).to eq 2
   end
 
-  it "goes on in a second tab where the first one stopped, after its PIN, and neither forgets the other" do
+  it "goes on in a second tab where the first one stopped, after its PIN, and neither forgets the other", slow: true do
     job = taken_along
     NoSignal.here = true
     visit "/jobs/#{job}/look"

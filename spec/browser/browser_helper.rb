@@ -150,7 +150,7 @@ module Errands
 
   # @param only [Array<String>, nil] names of rules; all where none are
   def axe_faults(only: nil)
-    page.execute_script(AXE)
+    page.execute_script(AXE) unless page.evaluate_script("!!window.axe")
     options = {resultTypes: ["violations"], runOnly: only}.compact
     found =
       page.evaluate_async_script(

@@ -42,7 +42,7 @@ RSpec.describe "an errand" do
     context "on a #{width}" do
       before { public_send(width) }
 
-      it "takes a loud bottom freezer apart without tearing its coil" do
+      it "takes a loud bottom freezer apart without tearing its coil", slow: width == :desk do
         sign_in_as "pavo"
         job = new_job("Hut larder", "It howls at night.")
         visit "/jobs/#{job}/look"
@@ -102,7 +102,7 @@ RSpec.describe "an errand" do
         expect_no_overflow
       end
 
-      it "finds two causes behind one complaint in two reach-ins of one visit" do
+      it "finds two causes behind one complaint in two reach-ins of one visit", slow: width == :desk do
         second = twin_of("Hut kitchen", "Hut kitchen two")
         sign_in_as "jorun"
         first = new_job("Hut kitchen", "Both are warm.")

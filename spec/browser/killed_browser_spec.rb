@@ -34,7 +34,8 @@ RSpec.describe "a killed browser" do
     FileUtils.rm_f(Dir[File.join(@folder, "Singleton*")])
   end
 
-  it "begins without signal where it was, after the PIN, and brings back all once somebody has signed in again" do
+  it "begins without signal where it was, after the PIN, and brings back all once somebody has signed in again",
+    slow: true do
     begin_browser
     job = taken_along
     NoSignal.here = true

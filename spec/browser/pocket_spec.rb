@@ -41,7 +41,8 @@ RSpec.describe "without signal" do
     end
   end
 
-  it "works a whole job: measured with three turns, made safe, taken apart and back, proved, signed and closed" do
+  it "works a whole job: measured with three turns, made safe, taken apart and back, proved, signed and closed",
+    slow: true do
     sign_in_as("ilka")
     job = new_job("Cheese cellar 2", "Fan one is dead since the morning")
     take_along(job)

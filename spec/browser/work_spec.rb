@@ -40,7 +40,7 @@ RSpec.describe "work on a phone" do
     expect(done).not_to include("tower_clips")
   end
 
-  it "splices a machine bay's motor in, sealed, with its water shut and on again" do
+  it "splices a machine bay's motor in, sealed, with its water shut and on again", slow: true do
     sign_in_as "ilka"
     unknown "Flat 2 machine bay"
     job = new_job("Flat 2 machine bay", "Hot at the back, no air.")
@@ -53,7 +53,7 @@ RSpec.describe "work on a phone" do
     expect(texts).to match(/seal/i).and match(/water/i)
   end
 
-  it "goes on the next day with a roof motor on its spacers, by somebody else" do
+  it "goes on the next day with a roof motor on its spacers, by somebody else", slow: true do
     sign_in_as "pavo"
     job = new_job("Seed vault roof", "One fan on the roof grinds.")
     decide job, "bearing_worn", "Replace", fan: "condenser-1"
@@ -77,7 +77,7 @@ RSpec.describe "work on a phone" do
     expect([told.fault_at("condenser-1").standing, steps(job).grep(/spacers/).any?]).to eq ["fitted", true]
   end
 
-  it "pumps a rack down before its fan comes out, and restores it after" do
+  it "pumps a rack, slow: true down before its fan comes out, and restores it after" do
     sign_in_as "jorun"
     unknown "Station rack"
     job = new_job("Station rack", "Head pressure, third fan dead.")
