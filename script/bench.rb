@@ -98,7 +98,7 @@ worst = 0
   "unit" => "/units/2",
   "parts" => "/parts"
 }.each do |name, path|
-  3.times { http.get(path, asked) }
+  60.times { http.get(path, asked) }
   page = nil
   times = Array.new(ROUNDS) { Stopwatch.timed { page = http.get(path, asked) } }
   queries, sql, core = PageCounts.of(page)
