@@ -61,7 +61,7 @@ module Day
 
     # Each technician's next visits, in order.
     def lanes
-      User.in_the_field.map do |user|
+      people.map do |user|
         [
           user,
           entries
@@ -118,8 +118,15 @@ module Day
     private_constant :WORD
 
     def jobs
-      @jobs ||= Job.open.preload(:station_steps, :technician, unit: :site, visits: :technician).to_a
+      @jobs ||=
+        Job.give(
+          Job.open.preload(:station_steps, :visits, unit: :site).to_a,
+          [:technician, {visits: :technician}],
+          from: people
+        )
     end
+
+    def people = @people ||= User.in_the_field.to_a
 
     # Visits that somebody came for and has not left.
     def here

@@ -46,7 +46,8 @@ module Units
     def maps = @maps ||= seen("frost", :question).limit(6).to_a
 
     def recordings
-      @recordings ||= seen("sound").preload(:job, :fan_position).limit(10).to_a
+      @recordings ||=
+        Reading.give(seen("sound").limit(10).to_a, [:job, :fan_position], from: [*jobs, *@unit.fan_positions])
     end
 
     def jobs
