@@ -72,6 +72,12 @@ module Shared
     # @param fault [Fenbo::JobFile::Fault]
     def spot(fault = fault_here) = addressed.short_key(fault)
 
+    # Where a test is asked, its question in sight.
+    # @param test [String] its id
+    def asked_at(test, station = @station)
+      "/jobs/#{job.number}/#{station}?fan=#{spot}&test=#{test}#ask"
+    end
+
     # How the unit stands now.
     def unit_stands = job.stands(Time.now, Shop.limits)
 

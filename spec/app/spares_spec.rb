@@ -70,6 +70,9 @@ RSpec.describe Spare, :rolled_back do
       match(/Defrost heater: good\..*It may be the\s+defrost sensor, the defrost control or timer,/m)]
     get "/jobs/#{job.number}/match?fan=evaporator-1"
     expect(page).not_to include "which part"
+    job.update!(status: "closed", closed_at: Time.now)
+    get "/jobs/#{job.number}/match?fan=unit.1"
+    expect(page).not_to include "It may be the"
   end
 
   it "goes out and in with the job file" do

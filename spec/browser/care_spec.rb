@@ -119,6 +119,16 @@ RSpec.describe "care for what is typed, and for who reads it" do
     expect(job("Sample store B").findings.live.where(test: "box_temperature", outcome: "very_warm").count).to eq 1
   end
 
+  it "brings the question of a chosen test into sight, on a phone" do
+    phone
+    sign_in_as "pavo"
+    visit "/jobs/#{job("Dairy roof").number}/measure"
+    find("#tests summary").click
+    find("#tests a[href*='test=mount_check']").click
+    expect(page).to have_css "#ask", text: "Is its mount firm?"
+    expect(page.evaluate_script("document.getElementById('ask').getBoundingClientRect().top")).to be_between(-1, 700)
+  end
+
   it "answers the question by number key and walks the stations by arrow" do
     sign_in_as "pavo"
     visit "/jobs/#{job("Dairy roof").number}/measure?test=motor_heat"

@@ -1,6 +1,6 @@
 // After a page has answered, what changed is in sight and announced: the first wrong field
 // with a list of them all, else what the page marks as changed, else what was told at the top of another page.
-const at = () => `${location.pathname}`;
+const at = () => location.pathname;
 let before = at();
 
 function wrong(page) {
@@ -43,18 +43,17 @@ function focus(field) {
 function show(verb) {
   const page = document.getElementById("page");
   const faults = wrong(page);
-  const there = at();
+  const named = location.hash && document.getElementById(location.hash.slice(1));
+  if (verb === "post" || at() !== before) scrollTo(0, 0);
+  before = at();
   if (faults.length) {
     if (!page.querySelector("[data-summary]")) list(faults);
     focus(faults[0]);
-  } else if (location.hash && document.getElementById(location.hash.slice(1))) {
-    document.getElementById(location.hash.slice(1)).scrollIntoView();
-  } else if (verb === "post" && page.querySelector("[data-changed]")) {
-    page.querySelector("[data-changed]").scrollIntoView();
-  } else if (verb === "post" || there !== before) {
-    window.scrollTo(0, 0);
+  } else if (named) {
+    named.scrollIntoView();
+  } else if (verb === "post") {
+    page.querySelector("[data-changed]")?.scrollIntoView();
   }
-  before = there;
 }
 
 export const sight = {

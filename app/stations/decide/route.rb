@@ -43,8 +43,8 @@ module Stations
 
       # A test that is still worth doing, as a link.
       def still_worth(test, row)
-        path = "/jobs/#{job.number}/measure?fan=#{spot}&test=#{test.id}"
-        %(<a class="underline" href="#{h(path)}">#{h(Fenbo::Diagnosis.low(offer_of_test(test, row)))}</a>)
+        words = h(Fenbo::Diagnosis.low(offer_of_test(test, row)))
+        %(<a class="underline" href="#{h(asked_at(test.id, "measure"))}">#{words}</a>)
       end
 
       # How many times likelier, or less likely, a finding makes a cause.

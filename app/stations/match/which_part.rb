@@ -8,14 +8,15 @@ module Stations
       # @param fault [Fenbo::JobFile::Fault]
       # @param kinds [Array<Fenbo::Matching::SpareKind>] that this unit has
       def initialize(job, fault, kinds)
+        @closed = job.closed?
         @fault = fault
         @cause = Fenbo::Diagnosis::Cause.of_part(fault.decision&.causes)
         @told = job.live_findings.reverse.find { |one| @cause&.tells_part.to_a.include?(one.test) }
         @kinds = kinds
       end
 
-      # Nothing to say where a part is chosen or the cause means only one.
-      def open? = @fault.part_choice.nil? && may_be.size > 1
+      # Nothing to say where a part is chosen, the cause means only one, or the job is over.
+      def open? = !@closed && @fault.part_choice.nil? && may_be.size > 1
 
       def cause = @cause.label
 
