@@ -177,14 +177,16 @@ module Shared
     end
 
     # What is known of a fan, shortest first, for its leader label.
-    def fan_words(position, findings)
+    # @param fresh [Boolean] whether its motor is new, and what was seen of the old one left out
+    def fan_words(position, findings, fresh: false)
       said =
         findings
           .select { |finding| finding.fan == position.key && finding.outcome != "not_visible" }
           .uniq(&:test)
           .sort_by { |finding| TELLING.index(finding.test) || TELLING.size }
-          .first(3)
+          .first(fresh ? 2 : 3)
           .map(&:told)
+      said.unshift("new motor") if fresh
       said.empty? ? "not looked at" : said.join(" · ")
     end
   end

@@ -168,6 +168,22 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
     expect(pdf).to match(/#{ec.part_no} fitted .* by #{technician.name}/)
   end
 
+  it "shows of a fan with a new motor what was seen since" do
+    %w[evaporator-2 evaporator-3].each do |fan|
+      decide(fan, "bearing_worn", "replace")
+      choose(fan, ec)
+      Finding.create!(client_id: SecureRandom.uuid, job:, user: technician, fan_position: unit.position(fan),
+        test: "noise", outcome: "grinding", taken_at: Time.now - 60)
+    end
+    get "/jobs/#{job.number}/prove?fan=evaporator-2"
+    send_form "/jobs/#{job.number}/prove/fitted", fan: "evaporator-2"
+    leaders = -> { get("/jobs/#{job.number}/prove").body.scan(%r{class="leader".*?<span>(.*?)</span>}m).flatten }
+    expect(leaders.call.drop(1)).to match ["new motor", /grinds/]
+    Finding.create!(client_id: SecureRandom.uuid, job:, user: technician, fan_position: unit.position("evaporator-2"),
+      test: "noise", outcome: "quiet_normal", taken_at: Time.now + 60)
+    expect(leaders.call[1]).to eq "new motor · quiet"
+  end
+
   it "judges the first reading after the work by the new plate, in watts where it is EC" do
     decide("evaporator-1", "winding_open", "replace")
     choose("evaporator-1", ec)

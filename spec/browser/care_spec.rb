@@ -125,7 +125,7 @@ RSpec.describe "care for what is typed, and for who reads it" do
     visit "/jobs/#{job("Dairy roof").number}/measure"
     find("#tests summary").click
     find("#tests a[href*='test=mount_check']").click
-    expect(page).to have_css "#ask", text: "Is its mount firm?"
+    expect(page).to have_css "#ask", text: "Is its mount firm?", count: 1
     expect(page.evaluate_script("document.getElementById('ask').getBoundingClientRect().top")).to be_between(-1, 700)
   end
 

@@ -56,6 +56,17 @@ module Fenbo
 
       def live_findings = findings.reject(&:voided?)
 
+      # What was seen of the fans as they are now: of one with a new motor nothing from before it.
+      def findings_now
+        live_findings.reject { |one| (at = new_motors[one.fan]) && one.taken_at <= at }
+      end
+
+      # @return [Hash{String => Time}] key of a fan => when this job fitted its motor
+      def new_motors
+        faults.select { |one| one.part_choice&.motor && one.part_choice.fitted? }
+          .to_h { |one| [one.place_key, one.part_choice.fitted_at] }
+      end
+
       def live_readings = readings.reject(&:voided?)
 
       # Readings of one kind that count, oldest first.
