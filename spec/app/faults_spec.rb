@@ -182,6 +182,7 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
     Finding.create!(client_id: SecureRandom.uuid, job:, user: technician, fan_position: unit.position("evaporator-2"),
       test: "noise", outcome: "quiet_normal", taken_at: Time.now + 60)
     expect(leaders.call[1]).to eq "new motor · quiet"
+    expect(get("/jobs/#{job.number}/report").body).to match(/<b>2<.b>\s*<span>grinds</)
   end
 
   it "judges the first reading after the work by the new plate, in watts where it is EC" do

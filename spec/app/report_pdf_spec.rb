@@ -161,6 +161,9 @@ RSpec.describe Stations::HandOver::Pdf, :made_jobs do
         "The box stood at 3.5 °C on leaving."
       expect(told.scan("Afterwards it read").size).to eq 1
       expect(told).not_to include "Everything was seen to run"
+      # Come back to, it is not what an earlier visit left.
+      expect(proposed(decisions: [decided("bearing_worn")], readings: [within.with(visit: "second")],
+        visits: [visit(0, 60, leaving_c: 3.5), visit(65, nil, uid: "second")])).not_to include "on leaving"
     end
 
     it "tells what was decided along with the first cause, and that it is mended once that was seen" do

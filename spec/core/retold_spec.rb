@@ -13,6 +13,12 @@ RSpec.describe Fenbo::Retold do
     end
   end
 
+  it "writes a minus where the core has a hyphen, and leaves numbers of parts and ranges alone" do
+    said = "From -17.2 °C (limit -12) on BR-S12-230, 8-10"
+    expect([described_class.sentence(said, "si"), described_class.sentence(said, "us")])
+      .to eq ["From −17.2 °C (limit −12) on BR-S12-230, 8-10", "From 1 °F (limit −12) on BR-S12-230, 8-10"]
+  end
+
   it "tells a figure and its limit as the sentence beside them does, where that says one" do
     expect(described_class.beside([5.4, 8], "Box at 5.4 °C", "us")).to eq [41.7, 46.4]
     expect(described_class.beside([3.59, 2.22], "It will settle at 3.6 °C", "us")).to eq [38.5, 36.0]

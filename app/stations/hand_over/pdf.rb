@@ -46,8 +46,8 @@ module Stations
         paper.rule
         paper.text @report.standing, size: 12, style: :bold
         paper.small @report.drawn if @report.drawn
-        paper.drawing words.plate(unit, findings: @report.findings, hand: @report.faults.first&.fan), width: WIDE
-        paper.labels(unit.fans.map { |fan| "#{fan.number}  #{words.fan_words(fan, @report.findings.reverse)}" })
+        paper.drawing words.plate(unit, findings: @report.as_found, hand: @report.faults.first&.fan), width: WIDE
+        paper.labels(unit.fans.map { |fan| "#{fan.number}  #{words.fan_words(fan, @report.as_found.reverse)}" })
       end
 
       def complaint

@@ -46,7 +46,7 @@ module Stations
       end
 
       def afterwards
-        left = @job.visits.filter_map(&:leaving_c).last
+        left = @job.presence.made.last&.leaving_c
         [("Everything was seen to run as it should." if @proof.proved? && !@proof.looked_only?),
           ("The box stood at #{@voice.show(left, "temperature")} on leaving." if left)].compact
       end

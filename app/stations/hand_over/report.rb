@@ -71,6 +71,11 @@ module Stations
 
       def findings = job.live_findings
 
+      # Without what was seen of a fan once it had its new motor.
+      def as_found
+        findings.reject { |one| (at = job.new_motors[one.fan]) && one.taken_at > at }
+      end
+
       def readings(phase) = job.readings_of("amps", phase:)
 
       # The reading that stands for a fan: the last that could tell, else the last.

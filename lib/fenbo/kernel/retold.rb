@@ -10,15 +10,17 @@ module Fenbo
     KINDS = {"°C" => "temperature", "K" => "difference", "mm" => "length", "kg" => "mass"}.freeze
     NUMBER = /[−-]?\d+(?:\.\d+)?/
     FIGURES = /(?<figures>#{NUMBER}(?: to #{NUMBER})?) (?<unit>#{KINDS.keys.join("|")})(?![[:word:]²³\/])/
-    private_constant :KINDS, :NUMBER, :FIGURES
+    HYPHEN = /(?<=[\s(])-(?=\d)/
+    private_constant :KINDS, :NUMBER, :FIGURES, :HYPHEN
 
     module_function
 
+    # With a minus where the core, whose text is for any reader, has a hyphen.
     # @param text [String]
     # @param system [String] "si" or "us"
     def sentence(text, system)
-      return text if system == "si"
-      text.gsub(FIGURES) { told(Regexp.last_match, system) }
+      told = (system == "si") ? text : text.gsub(FIGURES) { told(Regexp.last_match, system) }
+      told.gsub(HYPHEN, "−")
     end
 
     # A figure and its limit, which stand beside a sentence without a unit: in that of the sentence,
