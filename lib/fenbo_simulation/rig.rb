@@ -68,14 +68,8 @@ module FenboSimulation
     # @param neighbours [Integer] other fans on the same side
     # @param spread [Random] how this one differs from the ideal
     def initialize(family:, side:, motor:, faults:, age:, neighbours:, spread:, recent_work: false)
-      @family, @side, @motor, @faults, @age, @neighbours, @recent_work =
-        family,
-        side,
-        motor,
-        faults,
-        age,
-        neighbours,
-        recent_work
+      @family, @side, @motor, @faults = family, side, motor, faults
+      @age, @neighbours, @recent_work = age, neighbours, recent_work
       @figures = FIGURES.dup
       settle(spread)
       faults.each { |fault| Effects.new(self, spread).public_send(fault) }

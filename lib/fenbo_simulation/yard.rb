@@ -7,8 +7,11 @@ module FenboSimulation
   # (History), a chain of plain conditions follows from them (Condition), and a technician
   # with good and bad days looks at it (Witness). What holds in both is not owed to either.
   module Yard
+    autoload :Cold, "fenbo_simulation/yard/cold"
     autoload :Condition, "fenbo_simulation/yard/condition"
+    autoload :DeadTests, "fenbo_simulation/yard/dead_tests"
     autoload :Dice, "fenbo_simulation/yard/dice"
+    autoload :Ears, "fenbo_simulation/yard/ears"
     autoload :History, "fenbo_simulation/yard/history"
     autoload :Place, "fenbo_simulation/yard/place"
     autoload :Round, "fenbo_simulation/yard/round"

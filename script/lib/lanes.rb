@@ -8,7 +8,7 @@ module Lanes
   # As many as a small machine has cores.
   AT_ONCE = 2
   # Of specs: one that goes through a browser waits half its time for it.
-  SPECS_AT_ONCE = 5
+  SPECS_AT_ONCE = 4
 
   module_function
 

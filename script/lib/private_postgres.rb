@@ -2,9 +2,9 @@
 
 require "etc"
 require "fileutils"
-require "open3"
 require "securerandom"
 require "socket"
+require_relative "postgres_programs"
 require_relative "whole_file"
 
 # Fenbo's own PostgreSQL: on loopback, data under var/, nobody else's business.
@@ -13,6 +13,8 @@ require_relative "whole_file"
 # Where that user cannot reach the project's folder (a clone under /root, say),
 # the data lies under /var/lib/fenbo and var/ holds a link to it.
 class PrivatePostgres
+  include PostgresPrograms
+
   Failed = Class.new(StandardError)
   USER = "fenbo"
 
@@ -194,47 +196,5 @@ class PrivatePostgres
     true
   rescue SystemCallError
     false
-  end
-
-  def control(action, *rest) = run("pg_ctl", action, "-D", data, *rest)
-
-  # pg_ctl's server keeps the output open, so it goes to a file and not a pipe.
-  def run(*rest)
-    environment = rest.first.is_a?(Hash) ? rest.shift : {}
-    name = rest.shift
-    words = File.join(@home, "#{name}.log")
-    ok =
-      File.open(words, "w") do |file|
-        system(environment, *as_owner(program(name), *rest), out: file, err: file, in: File::NULL, chdir: "/",
-          close_others: true)
-      end
-    raise Failed, "#{name} failed: #{File.read(words).lines.last(3).join.strip}" unless ok
-  end
-
-  def psql(database, sql)
-    out, status =
-      Open3.capture2e(
-        {"PGPASSWORD" => password},
-        program("psql"),
-        "-h",
-        "127.0.0.1",
-        "-p",
-        port.to_s,
-        "-U",
-        USER,
-        "-d",
-        database,
-        "-Atqc",
-        sql
-      )
-    raise Failed, out unless status.success?
-    out
-  end
-
-  def as_owner(*words) = root? ? ["runuser", "-u", owner, "--", *words] : words
-
-  def program(name)
-    found = Dir["/usr/lib/postgresql/*/bin/#{name}"].max_by { |path| path[%r{postgresql/(\d+)}, 1].to_i }
-    found || raise(Failed, "PostgreSQL's #{name} is not installed")
   end
 end

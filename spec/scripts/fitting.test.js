@@ -37,6 +37,27 @@ test("an arrow moves the hub by half a millimetre, or by a sixty-fourth of an in
   assert.equal(inches.seat(), "1.016");
 });
 
+test("a key pressed while the drawing is on its way goes on from where the hub was put", async (t) => {
+  const metric = section({ units: "si", step: 0.5 });
+  const { one, seat } = metric;
+  one.ask = fitting().ask;
+  globalThis.FormData = window.FormData;
+  one.$root = { dataset: { drawing: "/drawing" } };
+  let arrive;
+  t.mock.method(globalThis, "fetch", () => new Promise((done) => (arrive = done)));
+  press(metric, "ArrowRight");
+  const drawn = one.ask();
+  press(metric, "ArrowRight");
+  assert.equal(seat(), "18.5");
+  const html = document.getElementById("drawing").innerHTML.replace('data-seat="17.5"', 'data-seat="18"');
+  arrive(new Response(html, { headers: { "x-fenbo": "yes" } }));
+  await drawn;
+  const sheet = document.querySelector(".fitting-sheet");
+  Object.defineProperty(sheet.querySelector("svg"), "viewBox", { value: { baseVal: { width: 380 } } });
+  press({ one, sheet }, "ArrowRight");
+  assert.equal(seat(), "19.0");
+});
+
 test("Page Up and Page Down add and take spacers, never below none; other keys are the page's", () => {
   const one = section({ units: "si", step: 0.5 });
   ["PageUp", "PageDown", "PageDown", "PageDown"].forEach((key) => press(one, key));

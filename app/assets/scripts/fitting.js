@@ -6,6 +6,10 @@ const REST = 160;
 
 export function fitting() {
   return {
+    // Where keys have put the hub, and where the drawing has it: mm off where the page had it.
+    put: 0,
+    drawn: 0,
+    turn: 0,
     down(event) {
       this.sheet = event.currentTarget;
       this.from = event.clientX;
@@ -30,8 +34,8 @@ export function fitting() {
       event.stopPropagation();
       this.sheet = event.currentTarget;
       if (way) {
-        this.moved = (this.moved || 0) + way * Number(this.sheet.dataset.step);
-        this.shift(this.moved);
+        this.put += way * Number(this.sheet.dataset.step);
+        this.shift(this.put - this.drawn);
       }
       if (more) {
         const field = this.fields().spacers_set;
@@ -63,14 +67,17 @@ export function fitting() {
       form.elements.spacers.value = shown.take ? shown.spacers : "";
       form.querySelector("button").textContent = shown.take || "Take it, fit not proved";
     },
+    // A key pressed while the answer is on its way goes on from where the last one left the hub.
     async ask() {
-      this.moved = 0;
+      const { put } = this;
+      const turn = ++this.turn;
       const seat = new URLSearchParams(new FormData(this.$refs.seat));
       try {
         const answer = await asked(`${this.$root.dataset.drawing}?${seat}`);
-        if (!answer) return;
+        if (!answer || turn !== this.turn) return;
         const visible = this.sheet.matches(":focus");
         this.$refs.drawing.innerHTML = await answer.text();
+        this.drawn = put;
         this.take();
         if (visible)
           [...this.$refs.drawing.querySelectorAll(".fitting-sheet")]

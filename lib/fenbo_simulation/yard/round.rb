@@ -4,6 +4,9 @@ module FenboSimulation
   module Yard
     # The round of looks and readings on one condition: a method a question.
     class Round
+      include Ears
+      include DeadTests
+
       def initialize(condition, dice)
         @is = condition
         @dice = dice
@@ -16,27 +19,6 @@ module FenboSimulation
         when "trembles" then "twitching"
         else "stopped"
         end
-      end
-
-      def noise
-        return "chattering" if chatters?
-        return hums? ? "hum_not_turning" : "silent" unless @is.turning?
-        sounds = heard
-        return "quiet_normal" if sounds.empty?
-        confused(sounds.max_by { |_, level| level + @dice.between(0, 0.25) }.first)
-      end
-
-      def noise_with_fan_disconnected
-        (@is.turning? && heard.any?) ? "stops" : "continues"
-      end
-
-      def sound_recording
-        return hums? ? "hum" : "silent" unless @is.turning?
-        return "unclear" if @dice.chance?(0.1)
-        return "chatter" if chatters?
-        kind = heard.max_by { |_, level| level + @dice.between(0, 0.15) }&.first
-        {"grinding" => "bearing", "squealing" => @dice.chance?(0.6) ? "bearing" : "healthy", "ticking" => "strike",
-         "scraping" => "scrape", "rumbling" => "imbalance", "rattling" => "imbalance"}.fetch(kind, "healthy")
       end
 
       def airflow
@@ -163,68 +145,6 @@ module FenboSimulation
         end
       end
 
-      def forced_defrost
-        (@is.fault?("defrost_failed") || @is.unit_dead?) ? "no_heat" : "heats"
-      end
-
-      def spin_by_hand
-        return "seized" if @is.held? && @dice.chance?(0.92)
-        return "stiff" if @is.held?
-        wear = @is.level("bearing_worn")
-        return @dice.pick("gritty" => 6, "stiff" => 4) if wear > 0.3 || (wear.positive? && @dice.chance?(0.4))
-        tight = @is.level("blade_rubbing") > 0.35 || @is.level("blade_iced") > 0.3
-        tight ? "stiff" : "free"
-      end
-
-      def shaft_play
-        (@is.level("bearing_worn") > 0.4 || (@is.fault?("bearing_seized") && @dice.chance?(0.3))) ? "rocks" : "none"
-      end
-
-      def hub_grip = @is.fault?("blade_loose") ? "slips" : "tight"
-
-      def winding_ohms
-        return @is.leg_open? ? @dice.pick("open" => 3, "unbalanced" => 2) : "open" if @is.fault?("winding_open")
-        return "normal" unless @is.fault?("winding_shorted")
-        (@is.level("winding_shorted") < 0.25) ? "normal" : @dice.pick("low" => 6, "unbalanced" => 4)
-      end
-
-      def insulation
-        return "fail" if @is.fault?("winding_grounded")
-        @dice.chance?(0.03) ? "watch" : "good"
-      end
-
-      def capacitor
-        return "open" if @is.fault?("capacitor_open")
-        @is.fault?("capacitor_weak") ? "weak" : "within"
-      end
-
-      def connector_look
-        return "good" unless @is.fault?("connection_burnt")
-        @dice.pick("burnt" => 7, "loose" => 3)
-      end
-
-      def contactor_look
-        return {"coil" => "coil_open"}.fetch(@is.contactor, "pitted_or_burnt") if @is.fault?("contactor_failed")
-        @dice.chance?(0.05) ? "pitted_or_burnt" : "good"
-      end
-
-      def nameplate_check
-        return "wrong_blade" if @is.fault?("blade_wrong")
-        @is.fault?("motor_wrong") ? @dice.pick("wrong_motor" => 7, "wrong_tap" => 3) : "matches"
-      end
-
-      def mount_check = @is.fault?("mount_loose") ? "perished_or_loose" : "good"
-
-      def drain_check = @is.fault?("drain_blocked") ? "blocked" : "flows"
-
-      def defrost_heater_ohms
-        (@is.fault?("defrost_failed") && @is.fixed(:heater) { @dice.chance?(0.6) }) ? "open" : "good"
-      end
-
-      def damper_check
-        {"closed" => "stuck_closed", "open" => "stuck_open"}.fetch(@is.damper, "moves")
-      end
-
       private
 
       def yes(there, anyway) = (there || @dice.chance?(anyway)) ? "yes" : "no"
@@ -238,42 +158,6 @@ module FenboSimulation
         loose = @is.fault?("connection_burnt") && @dice.chance?(0.6)
         hot = @is.level("winding_shorted") > 0.6 && @dice.chance?(0.4)
         (loose || hot || @is.contactor == "chatter") ? "intermittent" : otherwise
-      end
-
-      def chatters? = @is.contactor == "chatter" && @dice.chance?(0.7)
-
-      def hums?
-        @is.motion != "dead" && (@is.place.motor != "ec" || @dice.chance?(0.4))
-      end
-
-      # sound => how loud
-      def heard
-        bearing = @is.level("bearing_worn")
-        dry = @is.fixed(:dry) { @dice.chance?(0.4) }
-        {
-          "grinding" => dry ? 0 : bearing, "squealing" => dry ? bearing : 0,
-          "scraping" => (drag_sound == "scraping") ? dragging : 0,
-          "ticking" => (drag_sound == "ticking") ? dragging : 0,
-          "rumbling" => [@is.level("blade_damaged") * 0.95, @is.level("blade_fouled") * 0.7].max,
-          "rattling" => [@is.level("mount_loose") * 0.9, @is.level("blade_loose") * 0.8].max
-        }.select { |_, level| level > 0.3 }
-      end
-
-      def dragging
-        [@is.level("blade_rubbing"), @is.level("blade_iced")].max + 0.25
-      end
-
-      def drag_sound
-        return nil unless @is.fault?("blade_rubbing") || @is.fault?("blade_iced")
-        @is.fixed(:drag) {
-          @dice.pick(@is.fault?("blade_iced") ? {"ticking" => 6, "scraping" => 4} : {"scraping" => 7, "ticking" => 3})
-        }
-      end
-
-      def confused(sound)
-        near = {"grinding" => "rumbling", "rumbling" => "rattling", "rattling" => "rumbling",
-                "squealing" => "scraping"}[sound]
-        (near && @dice.chance?(0.1)) ? near : sound
       end
     end
   end
