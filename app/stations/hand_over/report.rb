@@ -73,7 +73,8 @@ module Stations
 
       # Without what was seen of a fan once it had its new motor.
       def as_found
-        findings.reject { |one| (at = job.new_motors[one.fan]) && one.taken_at > at }
+        fitted = job.new_motors
+        findings.reject { |one| fitted.key?(one.fan) && one.taken_at > fitted[one.fan] }
       end
 
       def readings(phase) = job.readings_of("amps", phase:)

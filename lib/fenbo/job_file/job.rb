@@ -58,7 +58,8 @@ module Fenbo
 
       # What was seen of the fans as they are now: of one with a new motor nothing from before it.
       def findings_now
-        live_findings.reject { |one| (at = new_motors[one.fan]) && one.taken_at <= at }
+        fitted = new_motors
+        live_findings.reject { |one| fitted.key?(one.fan) && one.taken_at <= fitted[one.fan] }
       end
 
       # @return [Hash{String => Time}] key of a fan => when this job fitted its motor
