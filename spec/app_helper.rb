@@ -18,6 +18,8 @@ Schema.migrate
 # Work is done where it is asked for, but where a spec says otherwise.
 Que::Job.run_synchronously = true
 Demo::World.new(today: Date.today).load if User.none?
+# They take their store as they are loaded: before a spec names another one.
+[PhotoUploader, SoundUploader, ZipUploader].each(&:storages)
 
 FactoryBot.define do
   factory :user do
