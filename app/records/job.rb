@@ -68,6 +68,14 @@ class Job < ApplicationRecord
   # Of the text handed over, 0 where none is written yet.
   def handover_version = Handover.where(job_id: id).pick(:lock_version).to_i
 
+  # What is on its way for one choice of part.
+  # @param choice [Fenbo::JobFile::PartChoice, nil]
+  # @return [PartOrder, nil]
+  def coming_for(choice)
+    return unless choice&.offer && !choice.fitted? && !closed?
+    part_orders.joins(:part_choice).where(part_choices: {uid: choice.uid}, state: PartOrder::COMING).last
+  end
+
   # As the job file has them.
   def box_points = box_log.map { |row| [Time.iso8601(row["at"]), row["c"]] }
 

@@ -9,6 +9,9 @@ class PartOrder < ApplicationRecord
   # to_send, to_cancel: the supplier is not told yet. by_hand: by telephone, with the sheet.
   STATES = %w[to_send placed by_hand sold to_cancel cancelled here].freeze
 
+  # On its way, or to be fetched.
+  COMING = %w[placed by_hand].freeze
+
   # Two that begin as close together as this are one.
   SAME_S = 600
 
@@ -67,6 +70,20 @@ class PartOrder < ApplicationRecord
       Visit.for_part(job).each { |visit| visit.update!(starts_at: visit.starts_at + shift) }
     end
   end
+
+  # It is in our hands, whatever was promised; the visit stays where it was agreed.
+  # @return [Boolean] false where it was not on its way; a second press finds it here
+  def came(now)
+    with_lock do
+      next state == "here" unless coming?
+      ready = [ready_at, now].min
+      part_choice.update!(ready_at: ready) unless part_choice.fitted_at
+      update!(state: "here", ready_at: ready)
+    end
+  end
+
+  # Somebody has it still, or brings it.
+  def coming? = COMING.include?(state)
 
   def late_by_hours = (ready_at - promised_at) / 3600.0
 

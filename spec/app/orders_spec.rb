@@ -50,6 +50,21 @@ RSpec.describe PartOrder, :rolled_back do
     expect(order.state).to eq "here"
   end
 
+  it "is here as soon as somebody has it in hand, once, without moving what was agreed" do
+    choose("passhouse")
+    get "/jobs/#{job.number}/fit?fan=evaporator-1"
+    expect(page).to include("On its way").and(include("It has come"))
+    agreed, come = job.visits.reload.last.starts_at, "/jobs/#{job.number}/orders/#{order.uid}/come"
+    2.times { send_form come, fan: "evaporator-1" }
+    expect([status, order.state, job.visits.reload.last.starts_at]).to eq [303, "here", agreed]
+    expect(order.ready_at).to be_within(60).of(Time.now)
+    get "/jobs/#{job.number}/fit?fan=evaporator-1"
+    expect(page).not_to include "On its way"
+    choose("tarn")
+    send_form come, fan: "evaporator-1"
+    expect(status).to eq 422
+  end
+
   it "takes nothing more once the job is closed" do
     choose("passhouse")
     was = order.ready_at

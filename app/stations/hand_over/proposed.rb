@@ -46,9 +46,15 @@ module Stations
       end
 
       def afterwards
-        left = @job.presence.made.last&.leaving_c
-        [("Everything was seen to run as it should." if @proof.proved? && !@proof.looked_only?),
-          ("The box stood at #{@voice.show(left, "temperature")} on leaving." if left)].compact
+        [("Everything was seen to run as it should." if @proof.proved? && !@proof.looked_only?), on_leaving].compact
+      end
+
+      # Nobody is told of a box as if it were cold that is still over the limit of its product.
+      def on_leaving
+        left = @job.presence.made.last&.leaving_c or return
+        limit = Fenbo::Product::JobClock.limit_of(@job)
+        still = ", still over the #{@voice.show(limit, "temperature")} its product must stay below" if limit&.< left
+        "The box stood at #{@voice.show(left, "temperature")} on leaving#{still}."
       end
     end
   end

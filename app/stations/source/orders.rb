@@ -8,6 +8,7 @@ module Stations
       # Whether it still comes as it was promised.
       post "/jobs/:number/orders/:order/ask" do
         still_open
+        on_its_way
         days = Suppliers::Ordering.ask_again(order)
         back_to "/jobs/#{job.number}/source?fan=#{spot}",
           days.zero? ? "#{order.supplier_name}: as promised." : "#{order.supplier_name}: #{count(days, "day")} later."
@@ -18,11 +19,19 @@ module Stations
       # Somebody was told on the telephone that it comes at another time.
       post "/jobs/:number/orders/:order/move" do
         still_open
+        on_its_way
         typed = Shared::Form.new(params, system: current_user.unit_system)
         at = typed.time(:ready_at)
         halt(*refuse(422, "Not understood", typed.faults.values.first || "When does it come?")) unless at
         order.moves_to(at)
         back_to "/jobs/#{job.number}/source?fan=#{spot}", "Moved; the visit moved with it."
+      end
+
+      # It is in our hands, whatever was promised.
+      post "/jobs/:number/orders/:order/come" do
+        still_open
+        gone unless order.came(Time.now)
+        back_to "/jobs/#{job.number}/fit?fan=#{spot}", "#{order.part_no} is here."
       end
 
       get "/jobs/:number/parts.pdf" do
@@ -43,6 +52,12 @@ module Stations
       def still_open
         need :quote
         halt(*refuse(422, "That was not taken", Logbook.new(record, current_user).closed)) unless job.open?
+      end
+
+      def on_its_way = order.coming? || gone
+
+      def gone
+        halt(*refuse(422, "That was not taken", "Nothing of this order is on its way any more."))
       end
 
       def order

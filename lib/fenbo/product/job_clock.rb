@@ -7,6 +7,9 @@ module Fenbo
       # So many readings of a box are looked at.
       MOST_POINTS = 200
 
+      # What the product must stay below, °C: as noted with the job, else with the unit.
+      def self.limit_of(job) = job.product_limit_c || job.unit.product_limit_c
+
       # @param job [JobFile::Job] or anything with its readings of the box
       # @param now [Time]
       def initialize(job, now:, limits: Limits.default)
@@ -95,7 +98,14 @@ module Fenbo
         result.hours_between.map { |hours| hours && [hours - hours_since, 0.0].max }
       end
 
-      def limit_c = @job.product_limit_c || @job.unit.product_limit_c
+      def limit_c = JobClock.limit_of(@job)
+
+      # K by which the box last stood over the limit of its product, proved or not; nil where it
+      # did not, or too little was noted.
+      def over_by
+        return unless @job.box_c && limit_c && @job.box_c > limit_c
+        @job.box_c - limit_c
+      end
 
       def reasons = known? ? result.reasons : []
 
