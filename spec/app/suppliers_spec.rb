@@ -88,7 +88,7 @@ RSpec.describe Suppliers::Priced, :rolled_back do
       serve(app) { |address| expect(ids(priced_by(Suppliers::Service.at(address, seconds: 1.5)))).to eq ids(priced) }
     end
 
-    it "never waits longer than two seconds, whatever goes wrong" do
+    it "never waits longer than two seconds, whatever goes wrong", slow: true do
       started = Process.clock_gettime(Process::CLOCK_MONOTONIC)
       slow = ->(env) {
         sleep 5 if env["PATH_INFO"].end_with?("offers")

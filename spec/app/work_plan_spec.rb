@@ -172,8 +172,8 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
   end
 
   # Every family as its technician would work it, on the screens, to the last screw.
-  Fenbo::WorkPlan::Plan.families.each do |family|
-    it "is worked through for the motor of a #{family.tr("_", " ")}, by two people" do
+  Fenbo::WorkPlan::Plan.families.each_with_index do |family, index|
+    it "is worked through for the motor of a #{family.tr("_", " ")}, by two people", slow: index.positive? do
       side = Fenbo::Knowledge.table("families")[family]["sides"].first
       job.unit.update!(family:, features: {"known" => true})
       job.unit.fan_positions.each { |fan| fan.update!(side:) }

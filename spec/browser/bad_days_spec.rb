@@ -104,7 +104,7 @@ RSpec.describe "a bad day without signal" do
     expect(Job.find_by!(number: job).findings.map(&:outcome)).to eq ["hum_not_turning"]
   end
 
-  it "keeps what is unsent over a sign-out, sealed, until the same person signs in" do
+  it "keeps what is unsent over a sign-out, sealed, until the same person signs in", slow: true do
     job = taken_along
     NoSignal.here = true
     visit "/jobs/#{job}/look"
@@ -124,7 +124,7 @@ RSpec.describe "a bad day without signal" do
     expect(Job.find_by!(number: job).findings.map { |one| [one.outcome, one.user.login] }).to eq [%w[silent ilka]]
   end
 
-  it "leaves for the office what somebody kept who may not sign in any more" do
+  it "leaves for the office what somebody kept who may not sign in any more", slow: true do
     job = taken_along("pavo")
     pavo = User.find_by!(login: "pavo")
     NoSignal.here = true
@@ -184,7 +184,7 @@ RSpec.describe "a bad day without signal" do
     second.close
   end
 
-  it "counts the right time on a phone whose clock is a day off, before and after it is put right" do
+  it "counts the right time on a phone whose clock is a day off, before and after it is put right", slow: true do
     job = taken_along
     # The clock as pages of this phone see it.
     off = 26 * 3_600_000
