@@ -44,13 +44,15 @@ RSpec.describe Stations::Source, :rolled_back do
       "of it product", "drift-held"
   end
 
-  it "says of a way whose work would find the site closed" do
-    closed = ["Tue 12 to 18", "Tue 8 to 18"].map { |hours|
+  it "waits for the site, and says of a way whose work never finds it open long enough" do
+    seen = ["Tue 12 to 18", "Tue 12 to 12:15"].map { |hours|
       unit.site.update!(hours:)
       get "/jobs/#{job.number}/source?fan=evaporator-1"
-      [page[/the site is closed then \([^)]*\)/], page.include?("The site is closed then: move")]
+      [page[/work Tue \d\d:\d\d/], page[/the site is closed then \([^)]*\)/],
+        page.include?("The site is closed then: move")]
     }
-    expect(closed).to eq [["the site is closed then (Tue 12 to 18)", true], [nil, false]]
+    expect(seen).to eq [["work Tue 12:00", nil, false],
+      ["work Tue 10:00", "the site is closed then (Tue 12 to 12:15)", true]]
   end
 
   it "moves a way to the hour it is dragged to, and takes it there" do

@@ -202,7 +202,7 @@ RSpec.describe "a bad day without signal" do
     expect(Job.find_by!(number: job).findings.map(&:taken_at)).to all(be_within(180).of(Time.now))
   end
 
-  it "tells where the phone is full, and keeps the page" do
+  it "tells where the phone is full, and keeps the page", slow: true do
     job = taken_along
     NoSignal.here = true
     visit "/jobs/#{job}/look?test=noise"

@@ -102,7 +102,7 @@ RSpec.describe "an errand" do
         expect_no_overflow
       end
 
-      it "finds two causes behind one complaint in two reach-ins of one visit", slow: width == :desk do
+      it "finds two causes behind one complaint in two reach-ins of one visit", slow: true do
         second = twin_of("Hut kitchen", "Hut kitchen two")
         sign_in_as "jorun"
         first = new_job("Hut kitchen", "Both are warm.")

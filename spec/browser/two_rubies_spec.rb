@@ -14,7 +14,7 @@ RSpec.describe TwoRubies do
     described_class.new(browser).tap { |one| expect(one.begin).to eq "begun" }
   end
 
-  it "hears the same in a recording, whatever its rate, to the last figure said" do
+  it "hears the same in a recording, whatever its rate, to the last figure said", slow: true do
     random = Random.new(7)
     heard = FenboSimulation::Microphone::KINDS.each_with_index.map { |kind, index|
       rate = [16_000, 44_100, 48_000][index % 3]

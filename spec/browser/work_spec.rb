@@ -77,7 +77,7 @@ RSpec.describe "work on a phone" do
     expect([told.fault_at("condenser-1").standing, steps(job).grep(/spacers/).any?]).to eq ["fitted", true]
   end
 
-  it "pumps a rack, slow: true down before its fan comes out, and restores it after" do
+  it "pumps a rack down before its fan comes out, and restores it after", slow: true do
     sign_in_as "jorun"
     unknown "Station rack"
     job = new_job("Station rack", "Head pressure, third fan dead.")

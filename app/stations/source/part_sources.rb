@@ -84,6 +84,7 @@ module Stations
           "overtime_allowed" => @job.unit.site.customer.overtime_allowed,
           "work_hours" => Setting.work_week,
           "clock_changes" => clock_changes,
+          "site_hours" => @job.unit.site.hours.presence,
           "trip_cents" => Setting.read("trip_cents"),
           "work_minutes" => minutes,
           "besides_cents" => besides.cents,

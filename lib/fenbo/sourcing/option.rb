@@ -10,6 +10,7 @@ module Fenbo
         soon = new(offer, stopgap, question, limits, overtime: question.overtime_allowed)
         return [soon] unless question.overtime_allowed
         both = [soon, new(offer, stopgap, question, limits, overtime: false)].select(&:possible?).uniq(&:finish)
+        both = both.select(&:let_in?) if both.any?(&:let_in?)
         both.empty? ? [soon] : both
       end
 
@@ -27,11 +28,24 @@ module Fenbo
 
       def why_not = ready.why || "there are no working hours for it"
 
+      # Work is done in one piece, at an hour when somebody works and the site lets them in.
+      # Whoever has the part at once is inside already.
+      def start
+        return @start if defined?(@start)
+        @start = (wanted.nil? || inside?) ? wanted : let_in
+      end
+
       def finish = @finish ||= start + work_seconds
 
       def second_trip?
         ready.second_trip || start.to_date != @question.now.to_date
       end
+
+      # Whether the site is open while it is worked; where it never is for so long, it is not.
+      def let_in? = inside? || @question.site_hours.open?(start, finish)
+
+      # Whether the site lets nobody in any sooner.
+      def waits_for_site? = start != wanted
 
       def hours = @hours ||= @question.hours_between(@question.now, finish)
 
@@ -99,14 +113,26 @@ module Fenbo
         @ready ||= Ready.of(offer, @question, @question.now + (stopgap ? stopgap.minutes * 60 : 0))
       end
 
-      # Work is done in one piece; where it would run past closing time and
-      # overtime is not wanted, it starts the next working morning.
-      def start
-        return @start if defined?(@start)
+      # When it would be done but for the site.
+      def wanted
+        return @wanted if defined?(@wanted)
         from = [ready.at, offer.not_before].compact.max if ready.at
-        @start = from && (overtime ? from : fitted(from))
+        @wanted = from && working(from)
       end
 
+      def let_in
+        @question.site_hours.next_open(wanted, work_seconds) { |at| working(at) }
+      end
+
+      def inside?
+        return true if @question.site_hours.nil?
+        ready.at_hand && wanted == ready.at
+      end
+
+      def working(from) = overtime ? from : fitted(from)
+
+      # Where it would run past closing time and overtime is not wanted, it starts the next
+      # working morning.
       def fitted(from)
         week = @question.work_hours
         opening = week.next_open(from) or return nil

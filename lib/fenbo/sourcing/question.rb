@@ -56,7 +56,8 @@ module Fenbo
     Question =
       Value.of(
         :now, :rate_per_hour_cents, :overtime_factor, :overtime_allowed, :work_hours, :trip_cents,
-        :work_minutes, :hours_to_limit, :product_value_cents, :offers, :stopgaps, :besides_cents, :clock_changes
+        :work_minutes, :hours_to_limit, :product_value_cents, :offers, :stopgaps, :besides_cents, :clock_changes,
+        :site_hours
       ) do
         def self.read(input)
           new(
@@ -74,7 +75,8 @@ module Fenbo
             stopgaps: input.objects("stopgaps", required: false, at_most: 20).map { |one| Stopgap.read(one) },
             clock_changes: input.objects("clock_changes", required: false, at_most: 20).map { |one|
               ClockChange.read(one)
-            }
+            },
+            site_hours: SiteHours.read(input.text("site_hours", required: false))
           )
         end
 

@@ -3,11 +3,12 @@
 module Fenbo
   module Sourcing
     # When the part of one offer is in the technician's hand, and whether that
-    # takes a second trip. `at` is nil where it cannot be had, with `why`.
-    Ready = Value.of(:at, :second_trip, why: nil) do
+    # takes a second trip. `at` is nil where it cannot be had, with `why`; `at_hand` where nobody
+    # has to leave for it.
+    Ready = Value.of(:at, :second_trip, why: nil, at_hand: false) do
       def self.of(offer, question, from)
         case offer.kind
-        when "van", "own" then new(at: from, second_trip: false)
+        when "van", "own" then new(at: from, second_trip: false, at_hand: true)
         when "counter" then of_counter(offer, from)
         when "order" then of_order(offer, question, from)
         end

@@ -55,10 +55,34 @@ module Fenbo
         !hours.nil? && !hours.open?(start, finish)
       end
 
+      # So often is the next opening tried: two weeks of three a day.
+      tries = 42
+
+      # The first time, from `from` on, that finds the site open for so long and that the block
+      # leaves as it is: it moves a time to one that suits besides. `from` as the block moves it
+      # where there is none.
+      # @param seconds [Numeric]
+      # @return [Time]
+      define_method(:next_open) do |from, seconds, &suiting|
+        at = suiting.call(from)
+        tries.times do
+          break unless at
+          return at if open?(at, at + seconds)
+          at = opening_after(at)&.then(&suiting)
+        end
+        suiting.call(from)
+      end
+
       # Whether a visit from one time to another finds the site open all along.
       # @param start [Time] local, without zone
       def open?(start, finish)
         spans.any? { |hours| hours.minutes_outside(start, finish).zero? }
+      end
+
+      private
+
+      def opening_after(time)
+        spans.filter_map { |hours| hours.next_open(hours.open?(time) ? hours.closes(time) : time) }.min
       end
     end
   end

@@ -78,7 +78,7 @@ module Fenbo
         if options.empty?
           return [reason("There is no offer that can be had", "source.none", source: "sourcing/options")]
         end
-        [best_reason, loss_reason, *missing].compact
+        [best_reason, site_reason, loss_reason, *missing].compact
       end
 
       def best_reason
@@ -100,6 +100,13 @@ module Fenbo
           "sourcing.late_hour_loss",
           value: best.lateness_cents
         )
+      end
+
+      def site_reason
+        best = options.first
+        return unless best.waits_for_site?
+        reason("The site lets nobody in to do it before #{best.start.strftime("%a %d %b %H:%M")}", "source.site_hours",
+          source: "sourcing/options")
       end
 
       def loss_reason

@@ -88,6 +88,26 @@ RSpec.describe Fenbo::Sourcing::Source do
     expect(margin.call(clock_changes: [{"at" => "2031-10-27T03:00", "hours" => 1}])).to eq 5.0
   end
 
+  it "begins on another trip when somebody works and the site lets them in, and says what it waited for" do
+    order = [{"id" => "order", "kind" => "order", "price_cents" => 1, "lead_days" => 1, "delivers_at" => "10:00"}]
+    starts = ->(site_hours, **more) {
+      source(now: "2031-05-05T14:00", offers: order, stopgaps: [], site_hours:, **more)[:options].map { |one|
+        one[:start_at]
+      }
+    }
+    expect([nil, "ring first", "Tue 8 to 18", "Tue 12 to 18", "Tue 10 to 10:30; Wed 7-9", "Sat 8-18; Thu 6 to 9"]
+      .flat_map { |hours| starts[hours] })
+      .to eq %w[10:00 10:00 10:00 12:00].map { |at| "2031-05-06T#{at}" } + %w[2031-05-07T08:00 2031-05-08T08:00]
+    expect(starts["Sat 8-18", overtime_allowed: true]).to eq %w[2031-05-10T08:00]
+    # No opening is long enough: as it would be, for somebody to see.
+    expect(starts["Tue 12 to 12:30"]).to eq %w[2031-05-06T10:00]
+    waits = source(now: "2031-05-05T14:00", offers: order, stopgaps: [], site_hours: "Tue 12 to 18").reasons
+    expect(waits.map(&:rule)).to include "source.site_hours"
+    # Whoever has the part at once is inside already.
+    van = [{"id" => "van", "kind" => "van", "price_cents" => 1}]
+    expect(starts["Tue 8 to 18", offers: van]).to eq %w[2031-05-05T14:00]
+  end
+
   it "works over midnight where overtime may be worked, every minute of it paid so" do
     night = source(now: "2031-05-09T23:30", overtime_allowed: true, work_minutes: 60, stopgaps: [],
       offers: [{"id" => "van", "kind" => "van", "price_cents" => 0}])[:options]
