@@ -164,6 +164,8 @@ RSpec.describe Stations::HandOver::Pdf, :made_jobs do
       # Come back to, it is not what an earlier visit left.
       expect(proposed(decisions: [decided("bearing_worn")], readings: [within.with(visit: "second")],
         visits: [visit(0, 60, leaving_c: 3.5), visit(65, nil, uid: "second")])).not_to include "on leaving"
+      expect(proposed(decisions: [decided("bearing_worn")], product_limit_c: 3.0, visits: [visit(0, 90, leaving_c: 3.5)]))
+        .to end_with "The box stood at 3.5 °C on leaving, still over the 3 °C its product must stay below."
     end
 
     it "tells what was decided along with the first cause, and that it is mended once that was seen" do
@@ -171,8 +173,8 @@ RSpec.describe Stations::HandOver::Pdf, :made_jobs do
              unit: made_unit(fans: %w[condenser-1], family: "remote_condenser")}
       clean = Fenbo::JobFile::ProofCheck.new(check: "condenser_clean", by: person, done_at: at(80))
       expect(proposed(**two)).to eq "Condenser fan 1: bearing worn with condenser dirty."
-      expect(proposed(**two,
-proof_checks: [clean])).to end_with "Condenser and its filter clean: air passes all over its face."
+      expect(proposed(**two, proof_checks: [clean]))
+        .to end_with "Condenser and its filter clean: air passes all over its face."
     end
   end
 end

@@ -100,6 +100,11 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
       reason: "heard it", client_id: SecureRandom.uuid
     get "/jobs/#{job.number}/hand_over"
     expect(page).to include "bearing worn. Motor #{motor.part_no} fitted", "The box stood at 4 °C on leaving."
+    expect(page).not_to include "still over its limit"
+    send_form "/jobs/#{job.number}/clock", now: "9", client_id: SecureRandom.uuid
+    job.reload.update!(product_limit_c: 8)
+    get "/jobs/#{job.number}/hand_over"
+    expect(page).to include("The box is still over its limit").and(include("1 K over"))
   end
 
   it "leads on to what was decided along with the first cause before the work counts as done" do
