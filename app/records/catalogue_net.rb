@@ -19,14 +19,20 @@ class CatalogueNet
     @at_hand = at_hand
   end
 
+  # What a net catches now.
+  # @param chosen [String] as `chosen` gives it
   # @return [Array<Hash>] catalogue rows
-  def rows
-    @rows ||= Motor.where("part_no IN (#{chosen})").order(:part_no).core_rows
+  def self.rows(chosen)
+    Motor.where("part_no IN (#{chosen})").order(:part_no).core_rows
   end
 
-  private
+  def rows = CatalogueNet.rows(chosen)
 
+  # The part numbers that it catches, as SQL: the question, the limits and what is at hand alone
+  # make it.
   def chosen = (near + certain).map { |one| "(#{one.to_sql})" }.join(" UNION ")
+
+  private
 
   def phases = @context.place.phases
 
