@@ -12,6 +12,8 @@ module Week
     Block = Fenbo::Value.of(:visit, :job, :from, :to, :to_come, :conflicts) do
       def to_come? = to_come
     end
+    # A job that nobody is planned for; `missed` the visit of an earlier day that nobody made.
+    Waiting = Fenbo::Value.of(:job, :clock, :missed)
     # One technician's: `user`, their blocks, minutes planned and minutes there are.
     Lane = Fenbo::Value.of(:user, :blocks, :planned, :room) do
       def full? = planned > room
@@ -32,7 +34,7 @@ module Week
     # @return [Array<Lane>]
     def lanes
       @lanes ||= technicians.map do |user|
-        own = visits.select { |visit| visit.technician_id == user.id }
+        own = (visits - over).select { |visit| visit.technician_id == user.id }
         blocks = own.map { |visit| block(visit, own) }
         Lane.new(user:, blocks:, planned: blocks.sum { |one| ((one.to - one.from) / 60).round }, room:)
       end
@@ -41,11 +43,16 @@ module Week
     def conflicts = lanes.flat_map(&:blocks).select { |one| one.conflicts.any? }
 
     # Open jobs without a visit to come or going on, the ones that can wait least first.
-    # @return [Array<Array(Job, Fenbo::Product::JobClock)>]
+    # @return [Array<Waiting>]
     def unplanned
       planned = visits.reject { |visit| missed?(visit) }.map(&:job_id)
-      jobs.reject { |job| planned.include?(job.id) }.map { |job| [job, clock(job)] }
-        .sort_by { |job, clock| [clock.hours_left || 1e6, job.number] }
+      jobs.reject { |job| planned.include?(job.id) }
+        .map { |job|
+        Waiting.new(job:, clock: clock(job), missed: over.reverse.find { |visit|
+          visit.job_id == job.id
+        })
+      }
+        .sort_by { |one| [one.clock.hours_left || 1e6, one.job.number] }
     end
 
     def work_hours
@@ -85,6 +92,11 @@ module Week
     # Its time is over, and nobody came.
     def missed?(visit)
       !here.include?(visit.id) && visit.starts_at + minutes(visit) * 60 < now
+    end
+
+    # Of an earlier day: it has no place in the week any more.
+    def over
+      @over ||= visits.select { |visit| visit.starts_at < midnight(first_day) && missed?(visit) }
     end
 
     def minutes(visit) = visit.planned_minutes || MINUTES

@@ -164,9 +164,9 @@ RSpec.describe Stations::HandOver::Pdf, :made_jobs do
       # Come back to, it is not what an earlier visit left.
       expect(proposed(decisions: [decided("bearing_worn")], readings: [within.with(visit: "second")],
         visits: [visit(0, 60, leaving_c: 3.5), visit(65, nil, uid: "second")])).not_to include "on leaving"
-      expect(proposed(decisions: [decided("bearing_worn")], product_limit_c: 3.0, 
-visits: [visit(0, 90, leaving_c: 3.5)]))
-        .to end_with "The box stood at 3.5 °C on leaving, still over the 3 °C its product must stay below."
+      warm = proposed(decisions: [decided("bearing_worn")], product_limit_c: 3.0,
+        visits: [visit(0, 90, leaving_c: 3.5)])
+      expect(warm).to end_with "3.5 °C on leaving, still over the 3 °C its product must stay below."
     end
 
     it "tells what was decided along with the first cause, and that it is mended once that was seen" do

@@ -81,11 +81,11 @@ RSpec.describe Week, :rolled_back do
     calm, lone = [4.0, 7.5].map do |celsius|
       create(:job, box_c: celsius, box_read_at: monday, drift_end_c: 20, product_limit_c: 8)
     end
-    expect(plan.unplanned.map(&:first) & [calm, lone]).to eq [lone, calm]
+    expect(plan.unplanned.map(&:job) & [calm, lone]).to eq [lone, calm]
     get "/week"
     2.times { send_form "/week/jobs/#{lone.number}", at: "2031-05-05T10:00", technician: bo.id }
     expect(lone.visits.reload.map(&:technician)).to eq [bo]
-    expect(plan.unplanned.map(&:first)).not_to include lone
+    expect(plan.unplanned.map(&:job)).not_to include lone
     send_form "/week/jobs/#{calm.number}", at: "2031-05-06T11:00", technician: ""
     form = Nokogiri::HTML(page).at_css("#move-job-#{calm.number}")
     expect([status, form.parent["open"], form.at_css("[name=at]")["value"], form.css(".fault").map(&:text)])
@@ -96,11 +96,16 @@ RSpec.describe Week, :rolled_back do
   end
 
   it "marks a visit that nobody made, counts its job as planned for by nobody, and lets it be moved" do
-    nobody = -> { plan.unplanned.map(&:first).include?(job) }
+    nobody = -> { plan.unplanned.map(&:job).include?(job) }
     visit.update!(starts_at: monday - 1800)
     expect([conflicts(ana), nobody.call]).to eq [[], false]
-    visit.update!(starts_at: monday - 24 * 3600)
+    visit.update!(starts_at: monday - 2 * 3600)
     expect([conflicts(ana), nobody.call]).to eq [["nobody came"], true]
+    # Of an earlier day it has no place in the week: it stands with its job.
+    visit.update!(starts_at: monday - 24 * 3600)
+    expect([conflicts(ana), nobody.call, plan.unplanned.find { |one| one.job == job }.missed]).to eq [[], true, visit]
+    get "/week"
+    expect(Nokogiri::HTML(page).at_css("#move-visit-#{visit.id}").text).to include "Plan it anew"
     move(Time.local(2031, 5, 6, 9), bo)
     expect([status, visit.reload.starts_at, nobody.call]).to eq [303, Time.local(2031, 5, 6, 9), false]
   end
