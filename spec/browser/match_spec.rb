@@ -58,8 +58,8 @@ RSpec.describe "finding the right motor" do
     expect(page).to have_text "The shaft is 4 mm too long for the guard"
     click_link(href: /part=BR-S12-230-L/)
     expect(page).to have_css ".ask h2", text: "It fits."
-    sheet = find(".fitting-sheet", match: :first)
-    sheet.send_keys(:right, :right)
+    # Its script comes when the page that needs it is there.
+    find("[x-data='fitting'] .fitting-sheet", match: :first).send_keys(:right, :right)
     expect(page).to have_button "Take it, hub at 10 mm"
     find(".fitting-sheet", match: :first).send_keys(*[:left] * 10)
     expect(page).to have_button "Take it, fit not proved"
