@@ -86,11 +86,17 @@ module Shared
       "Run half the hours, it is paid in #{(row["payback_years"] * 2).round(1)} years."
     end
 
+    # What goes in, and what it gives.
+    def power_words(motor)
+      [motor.watts && amount(Fenbo::Quantities.tidy(motor.watts), "W"),
+        motor.horsepower && "#{amount(Fenbo::Quantities.tidy(motor.horsepower), "hp")} at the shaft"]
+    end
+
     # The old motor in a line, figures with their units.
     def old_motor_words(motor)
       tidy = ->(values) { values.map { |value| Fenbo::Quantities.tidy(value) }.join("/") }
       [h(motor_words(motor.family)), amount(tidy[motor.volts], "V"), amount(tidy[motor.amps], "A"),
-        motor.watts && amount(Fenbo::Quantities.tidy(motor.watts), "W"), motor.rpm && amount(motor.rpm.to_i, "rpm"),
+        *power_words(motor), motor.rpm && amount(motor.rpm.to_i, "rpm"),
         motor.shaft_diameter_mm && "shaft #{h(show(motor.shaft_diameter_mm, "length"))}"].select(&:itself).join(", ")
     end
   end

@@ -49,7 +49,7 @@ module Units
     # Fields as they stand once the line is read in: what was typed, else what it says.
     def filled
       return @params if read.nil? || read.refused?
-      said = read.motor
+      said = without_shaft_watts(read.motor)
       texts =
         FIELDS
           .filter_map do |name, field|
@@ -57,6 +57,13 @@ module Units
           end
           .to_h
       params.merge(texts, turns(said))
+    end
+
+    # Fields as they stand once its watts are taken for what it gives at the shaft.
+    def at_shaft
+      taken = Fenbo::Quantities.read(filled["watts"].to_s, "power")
+      return filled unless taken.ok?
+      filled.merge("watts" => "", "horsepower" => "#{Fenbo::Quantities.tidy(taken.value)} W")
     end
 
     # What cannot all be true on the plate as it now stands.
@@ -145,6 +152,17 @@ module Units
     def length(name, column)
       quantity(name, "length", was: @position.motor_now&.public_send(column))
     end
+
+    # Watts of the line that were found to be those at the shaft are not taken in as well.
+    def without_shaft_watts(said)
+      return said unless said["watts"] && typed(:horsepower) != ""
+      given = horsepower.to_f * Shared::Shop.limits["match.watts_per_horsepower"]
+      ((given / said["watts"] - 1).abs < SAME_WATTS) ? said.except("watts") : said
+    end
+
+    # Of a share of a horsepower in four digits.
+    SAME_WATTS = 0.05
+    private_constant :SAME_WATTS
 
     # As the plate means it, with the end it speaks of, unless a sense was chosen by hand.
     def turns(said)

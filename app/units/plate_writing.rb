@@ -25,15 +25,15 @@ module Units
       fault(:hertz, "A frequency like “50” or “50/60”, from #{HERTZ.first} to #{HERTZ.last} Hz.") || []
     end
 
-    # "1/15" or "0.25"
+    # "1/15" or "0.25", and "9 W" where the plate gives watts at the shaft.
     def horsepower
-      text = params[:horsepower].to_s.strip.sub(/\s*h\.?p\.?\z/i, "")
+      text = typed(:horsepower).sub(/\s*h\.?p\.?\z/i, "")
       return nil if text.empty?
-      reading = Fenbo::Quantities.read("#{text} hp", "power")
+      reading = Fenbo::Quantities.read(text.match?(/w\z/i) ? text : "#{text} hp", "power")
       if reading.ok?
         (reading.value / Shared::Shop.limits["match.watts_per_horsepower"]).round(4)
       else
-        fault(:horsepower, "A share or a number, like “1/15” or “0.25”.")
+        fault(:horsepower, "A share or a number, like “1/15” or “0.25”, or watts: “9 W”.")
       end
     end
 

@@ -43,16 +43,31 @@ module Units
     post "/units/:id/fans/:fan" do
       need :edit_units
       form = PlateForm.new(fan, params, current_user)
-      if params[:only] == "read"
-        form.check
-        return plate_page(typed: form.params, form:)
-      end
+      return looked_through(form) if LOOKS.include?(params[:only])
       halt 422, plate_page(typed: form.params, faults: form.faults, form:) unless form.save
       back_to came_from,
         ["Plate of #{fan.label} kept.", *form.clashes.map { |clash| look_again(clash.text) }].join(" ")
     end
 
     private
+
+    # Buttons of the plate's page that keep nothing: the line read, its watts taken for those at
+    # the shaft.
+    LOOKS = %w[read shaft].freeze
+    private_constant :LOOKS
+
+    def looked_through(form)
+      form = PlateForm.new(fan, form.at_shaft, current_user) if params[:only] == "shaft"
+      form.check
+      plate_page(typed: form.params, form:)
+    end
+
+    # What does not agree on the plate: as it is typed, else as it is kept.
+    def clashes(position, form)
+      return form.clashes if form
+      motor = position.motor_now or return []
+      Fenbo::Matching::Coherence.new(motor.attributes.compact_blank, Shared::Shop.limits).clashes
+    end
 
     def look_again(text)
       "Look again: #{text}#{"." unless text.end_with?("?")}"

@@ -29,6 +29,13 @@ RSpec.describe "the services", :rolled_back do
       expect(clock(status: "closed")).to be_stopped
     end
 
+    it "says what it still wants, and nothing that is noted with the unit" do
+      expect(clock.wants).to eq []
+      unit = create(:unit, product_limit_c: nil, drift_end_c: 20)
+      expect(clock(unit:, box_c: nil, product_limit_c: nil, drift_end_c: nil).wants)
+        .to eq ["what the box reads", "what its product must stay below"]
+    end
+
     it "reckons where the box should be now" do
       expect(clock(at: now + 14 * 3600).now_c).to be_within(0.01).of(14 - 10 / Math::E)
     end

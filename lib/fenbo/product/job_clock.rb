@@ -112,6 +112,13 @@ module Fenbo
       # Where it drifts to, °C.
       def end_c = @job.drift_end_c || @job.unit.drift_end_c
 
+      # What is still to be noted before it starts, in words; nothing where it runs, or cannot.
+      # @return [Array<String>]
+      def wants
+        [("what the box reads" unless @job.box_c), ("what its product must stay below" unless limit_c),
+          ("where it would end up" unless end_c)].compact
+      end
+
       # What the core was asked, and what it said; nil where too little is known.
       def question
         return nil unless @job.box_c && @job.box_read_at && limit_c && end_c

@@ -11,6 +11,9 @@ module Fenbo
         Value.of(:fields, :text, :rule, :limit, :value) do
           def to_h = {fields:, text:}
 
+          # So few watts for its amps are mostly what it gives.
+          def shaft? = rule == "plate.factor" && value < limit
+
           def reason
             Reason.new(text:, rule:, limit:, value:, source: "motors/plate")
           end
