@@ -77,19 +77,19 @@ module Shared
     # "saves 360 kWh and 100.80 € a year, paid back in 0.6 years"
     # @param row [Hash] as a choice keeps it
     def upgrade_words(row)
-      paid = row["payback_years"].zero? ? "at no higher price" : "paid back in #{row["payback_years"]} years"
+      paid = row["payback_years"].zero? ? "at no higher price" : "paid back in #{years_words(row["payback_years"])}"
       "saves #{row["saved_kwh"]} kWh and #{money(row["saved_cents"])} a year, #{paid}"
     end
 
     # What tips it: the hours it runs.
     def half_time_words(row)
-      "Run half the hours, it is paid in #{(row["payback_years"] * 2).round(1)} years."
+      "Run half the hours, it is paid in #{years_words(row["payback_years"] * 2)}."
     end
 
     # What goes in, and what it gives.
     def power_words(motor)
       [motor.watts && amount(Fenbo::Quantities.tidy(motor.watts), "W"),
-        motor.horsepower && "#{amount(Fenbo::Quantities.tidy(motor.horsepower), "hp")} at the shaft"]
+        motor.horsepower && "#{amount(*ShaftPower.shown(motor.horsepower))} at the shaft"]
     end
 
     # The old motor in a line, figures with their units.

@@ -156,6 +156,12 @@ module Shared
       "#{number} #{(number == 1) ? one : many}"
     end
 
+    # "1 year", "2.4 years"
+    def years_words(years)
+      figure = Fenbo::Quantities.tidy(years.round(1))
+      (figure == "1") ? "1 year" : "#{figure} years"
+    end
+
     # How a job ended that takes nothing more, or waits.
     def ended_words(job)
       by = job.closed_by ? " by #{job.closed_by.first_name}" : ""

@@ -9,6 +9,12 @@ module Units
     LENGTHS = %w[shaft_diameter shaft_length bolt_circle body_diameter body_length blade_diameter blade_bore].freeze
     WORDS = %w[connector mount].freeze
 
+    # A bare figure is horsepower.
+    # @param value [Float] hp
+    def self.horsepower(value)
+      Shared::ShaftPower.shown(value).join(" ").delete_suffix(" hp")
+    end
+
     # @param motor [FittedMotor, nil]
     # @param typed [Hash] the form's fields; empty where nothing was typed yet
     # @param length [#call] a length in mm as it is written in a field
@@ -42,6 +48,7 @@ module Units
       value = @motor&.public_send(column(name))
       return value if value.nil?
       return @length.call(value) if LENGTHS.include?(name)
+      return PlateFields.horsepower(value) if name == "horsepower"
       return value.tr("_", " ") if WORDS.include?(name)
       figures(value)
     end

@@ -29,9 +29,13 @@ module Units
     def horsepower
       text = typed(:horsepower).sub(/\s*h\.?p\.?\z/i, "")
       return nil if text.empty?
-      reading = Fenbo::Quantities.read(text.match?(/w\z/i) ? text : "#{text} hp", "power")
+      # Shown rounded, it means what is kept.
+      kept = @position.motor_now&.horsepower
+      return kept if kept && text == PlateFields.horsepower(kept)
+      in_watts = text.match?(/w\z/i)
+      reading = Fenbo::Quantities.read(in_watts ? text : "#{text} hp", "power")
       if reading.ok?
-        (reading.value / Shared::Shop.limits["match.watts_per_horsepower"]).round(4)
+        (reading.value / Shared::Shop.limits["match.watts_per_horsepower"]).round(in_watts ? 6 : 4)
       else
         fault(:horsepower, "A share or a number, like “1/15” or “0.25”, or watts: “9 W”.")
       end

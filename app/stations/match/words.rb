@@ -14,8 +14,7 @@ module Stations
         side = (energy.verdict == "costs") ? "more" : "saved"
         years = energy.payback_years
         return side if years.nil?
-        years.zero? ? "#{side}, at no higher price" : "#{side}, paid back in " \
-          "#{Fenbo::Quantities.tidy(years.round(1))} years"
+        years.zero? ? "#{side}, at no higher price" : "#{side}, paid back in #{years_words(years)}"
       end
 
       def fit_words(part_no, result)
