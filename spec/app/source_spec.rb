@@ -49,10 +49,12 @@ RSpec.describe Stations::Source, :rolled_back do
       unit.site.update!(hours:)
       get "/jobs/#{job.number}/source?fan=evaporator-1"
       [page[/work Tue \d\d:\d\d/], page[/the site is closed then \([^)]*\)/],
-        page.include?("The site is closed then: move")]
+        page.include?("The site is closed then: move"), page[/lets nobody in to do it before [^<]*/]&.strip]
     }
-    expect(seen).to eq [["work Tue 12:00", nil, false],
-      ["work Tue 10:00", "the site is closed then (Tue 12 to 12:15)", true]]
+    expect(seen).to eq [
+      ["work Tue 12:00", nil, false, "lets nobody in to do it before Tue 13 May 12:00 (Tue 12 to 18)."],
+      ["work Tue 10:00", "the site is closed then (Tue 12 to 12:15)", true, nil]
+    ]
   end
 
   it "moves a way to the hour it is dragged to, and takes it there" do

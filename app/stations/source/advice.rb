@@ -6,10 +6,12 @@ module Stations
     class Advice
       # @param ways [Ways]
       # @param words [Shared::Figures] for money and names
-      def initialize(ways, sources, words:)
+      # @param site_hours [String, nil] as they are noted
+      def initialize(ways, sources, words:, site_hours: nil)
         @ways = ways
         @sources = sources
         @words = words
+        @site_hours = site_hours
       end
 
       def best = @ways.best&.option
@@ -36,6 +38,12 @@ module Stations
       # Where its work finds the site closed.
       def closed
         "The site is closed then: move its work to another hour." if @ways.best&.closed
+      end
+
+      # Where it waits until the site lets somebody in.
+      def waits
+        told = @sources.result.reasons.find { |reason| reason.rule == "source.site_hours" }
+        "#{told.text} (#{@site_hours})." if told
       end
 
       private

@@ -49,7 +49,9 @@ module Stations
         "The product passes its limit #{hours_words(late)} before: look at the ways above again, and at a stopgap."
       end
 
-      def advice = @advice ||= Advice.new(ways, sources, words: self)
+      def advice
+        @advice ||= Advice.new(ways, sources, words: self, site_hours: job.unit.site.hours)
+      end
 
       # Whether this is the one that was taken.
       def taken?(option)
