@@ -161,6 +161,7 @@ RSpec.describe "a bad day without signal" do
     expect(JobSource.numbered(job).decision("evaporator-1").causes).to eq ["winding_open"]
     click_button "Mine counts, after theirs"
     expect(page).to have_css "#pocket-answers", visible: :hidden
+    all_sent
     expect(JobSource.numbered(job).decision("evaporator-1").causes).to eq ["bearing_seized"]
     expect(Job.find_by!(number: job).decisions.count).to eq 2
   end
