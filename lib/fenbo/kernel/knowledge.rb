@@ -28,9 +28,10 @@ module Fenbo
       files.keys.sort
     end
 
-    # Name => file; they lie in a folder a subject, under names of their own.
+    # Name => file, as they lay there first; they lie in a folder a subject, under names of their
+    # own.
     def files
-      Dir[File.join(FOLDER, "{,*/}*.yml")].to_h { |file| [File.basename(file, ".yml"), file] }
+      @files ||= Dir[File.join(FOLDER, "{,*/}*.yml")].to_h { |file| [File.basename(file, ".yml"), file] }.freeze
     end
 
     def read(name)
