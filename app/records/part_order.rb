@@ -77,7 +77,7 @@ class PartOrder < ApplicationRecord
     with_lock do
       next state == "here" unless coming?
       ready = [ready_at, now].min
-      part_choice.update!(ready_at: ready) unless part_choice.fitted_at
+      part_choice.update!(ready_at: ready, offer: part_choice.offer&.merge("here" => true)) unless part_choice.fitted_at
       update!(state: "here", ready_at: ready)
     end
   end

@@ -50,9 +50,16 @@ module Shared
     def part_words(fault)
       thing = fault.part_choice&.thing or return nil
       what = "#{thing_words(fault.part_choice)} #{thing.part_no}"
-      return "#{what} from the van, not fitted yet" if fault.part_choice.from_van? && fault.standing == "ordered"
-      return "#{what} #{Words::PARTS.fetch(fault.standing, "chosen")}" unless fault.part_choice.fitted?
+      return "#{what} #{waiting_words(fault)}" unless fault.part_choice.fitted?
       "#{what} fitted #{day_clock(fault.part_choice.fitted_at)} by #{fault.part_choice.fitted_by&.name}"
+    end
+
+    def waiting_words(fault)
+      if fault.standing == "ordered"
+        return "from the van, not fitted yet" if fault.part_choice.from_van?
+        return "here, not fitted yet" if fault.part_choice.here?
+      end
+      Words::PARTS.fetch(fault.standing, "chosen")
     end
 
     # What a part that is no motor is told by: "coil voltage 24 V, poles 3"

@@ -60,6 +60,10 @@ RSpec.describe PartOrder, :rolled_back do
     expect(order.ready_at).to be_within(60).of(Time.now)
     get "/jobs/#{job.number}/fit?fan=evaporator-1"
     expect(page).not_to include "On its way"
+    expect(source).to include("#{motor.part_no} here, not fitted yet").and(include("The part is here; we fit it on"))
+    job.visits.last.update!(starts_at: agreed + 7 * 86_400)
+    moved = Shared::Shop.local(agreed + 7 * 86_400)
+    expect(source).to include "we fit it on #{moved.strftime("%a %-d %b")}"
     choose("tarn")
     send_form come, fan: "evaporator-1"
     expect(status).to eq 422

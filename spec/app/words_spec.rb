@@ -59,6 +59,7 @@ RSpec.describe Shared::Words, :made_jobs, :rolled_back do
     expect(si.part_words(fault.call)).to eq "motor BR-S12-230-L chosen, not ordered yet"
     expect(si.part_words(fault.call(offer: {}))).to eq "motor BR-S12-230-L ordered, not fitted yet"
     expect(si.part_words(fault.call(offer: {"offer" => "van"}))).to eq "motor BR-S12-230-L from the van, not fitted yet"
+    expect(si.part_words(fault.call(offer: {"here" => true}))).to eq "motor BR-S12-230-L here, not fitted yet"
     expect(si.part_words(fault.call(fitted_at: at(50), fitted_by: person))).to match(/fitted .* by Ilka Brenn/)
     spare = Fenbo::JobFile::CatalogueSpare.new(part_no: "CT-3-24", kind: "contactor", columns: {})
     expect(si.part_words(fault.call(motor: nil, spare:))).to eq "contactor CT-3-24 chosen, not ordered yet"

@@ -31,9 +31,15 @@ module Stations
       end
 
       def coming
-        at = @fault.part_choice.ready_at
-        return "The part comes from #{offer["source"]}; we fit it on #{@words.day_clock(at)}." unless today?(at)
-        "The part is at hand; we fit it today, from #{@words.clock(at)}."
+        return "The part is at hand; we fit it today, from #{@words.clock(fitted_at)}." if today?(fitted_at)
+        part = @fault.part_choice.here? ? "is here" : "comes from #{offer["source"]}"
+        "The part #{part}; we fit it on #{@words.day_clock(fitted_at)}."
+      end
+
+      # As the visit is planned, which somebody may have moved; not before the part is there.
+      def fitted_at
+        planned = @job.visits.select { |visit| visit.ends_at.nil? && visit.starts_at > Time.now }.map(&:starts_at).min
+        [@fault.part_choice.ready_at, planned].compact.max
       end
 
       def today?(time)

@@ -51,6 +51,9 @@ module Fenbo
 
       def fitted? = !fitted_at.nil?
 
+      # Whether what was ordered has come.
+      def here? = offer.to_h["here"] == true
+
       # Whether it was taken off a van: nothing had to be ordered.
       def from_van? = offer.to_h["offer"] == "van"
     end
