@@ -34,11 +34,17 @@ module Units
       return kept if kept && text == PlateFields.horsepower(kept)
       in_watts = text.match?(/w\z/i)
       reading = Fenbo::Quantities.read(in_watts ? text : "#{text} hp", "power")
-      if reading.ok?
+      if reading.ok? && reading.value.positive?
         (reading.value / Shared::Shop.limits["match.watts_per_horsepower"]).round(in_watts ? 6 : 4)
       else
         fault(:horsepower, "A share or a number, like “1/15” or “0.25”, or watts: “9 W”.")
       end
+    end
+
+    # A motor of none of it is no motor.
+    def above_nothing(name, kind)
+      value = quantity(name, kind)
+      value&.zero? ? fault(name, "must be above nothing.") : value
     end
 
     # Kept from the shaft end; a sense means nothing without the end it is seen from.

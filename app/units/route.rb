@@ -59,7 +59,8 @@ module Units
     def looked_through(form)
       form = PlateForm.new(fan, form.at_shaft, current_user) if params[:only] == "shaft"
       form.check
-      plate_page(typed: form.params, form:)
+      # What is not filled in yet is no fault of what was looked at.
+      plate_page(typed: form.params, form:, faults: form.faults.slice("plate_line", "watts"))
     end
 
     # What does not agree on the plate: as it is typed, else as it is kept.

@@ -76,8 +76,10 @@ RSpec.describe PartOrder, :rolled_back do
     send_form "/jobs/#{job.number}/orders/#{order.uid}/move", fan: "evaporator-1", ready_at: "2031-05-05T10:00"
     expect([status, order.ready_at]).to eq [422, was]
     ledger.slip(order.uid, 3)
-    send_form "/jobs/#{job.number}/orders/#{order.uid}/ask", fan: "evaporator-1"
-    expect([status, order.ready_at]).to eq [422, was]
+    %w[ask come].each do |press|
+      send_form "/jobs/#{job.number}/orders/#{order.uid}/#{press}", fan: "evaporator-1"
+      expect([status, order.ready_at, order.state]).to eq [422, was, "placed"]
+    end
   end
 
   it "keeps an order while its supplier is silent, and sends it by itself afterwards" do

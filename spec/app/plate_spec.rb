@@ -46,5 +46,9 @@ RSpec.describe Units::PlateForm, :rolled_back do
     get path
     send_form path, **fields, horsepower: "much W"
     expect([status, page]).to match [422, include("or watts: “9 W”")]
+    send_form path, **fields, horsepower: "0 W", watts: "0", rpm: "0"
+    expect([status, Nokogiri::HTML(page).css(".field .fault").size, motor.horsepower]).to eq [422, 3, 0.496178]
+    send_form path, **fields, watts: "x" * 300, only: "shaft"
+    expect(Nokogiri::HTML(page).at_css("[name=watts]").ancestors(".field").css(".fault").text).not_to eq ""
   end
 end

@@ -59,6 +59,9 @@ module Stations
 
       def here = plan_path(plan)
 
+      # What was ordered for it and is not here yet.
+      def coming = record.coming_for(plan.choice)
+
       def page(fault: nil, cleaning: CleaningForm.new(plan, {}))
         step = plan.step(fault&.step || params[:step]) || plan.next_step
         station(:fit, plan:, step:, fault:, cleaning:)
