@@ -156,6 +156,15 @@ RSpec.describe Fenbo::Diagnosis::Diagnose do
     expect([ec.verdict, ec[:none_of_these]]).to match ["ec_module_failed", be < 0.05]
   end
 
+  it "asks nothing of a dead unit that only a live one answers, nor for the air of a fan that stands" do
+    dead = diagnose("unit_alive all_dead", "fan_motion stopped")
+    why = dead[:withheld].to_h { |one| one.values_at(:test, :why) }
+    expect(why.slice("forced_defrost", "discharge_air_difference", "control_call", "motor_heat").values)
+      .to eq ["rest of the unit came out as “all dead”, so it would say nothing"] * 4
+    expect(why["airflow"]).to eq "fan motion came out as “stands still”, so it would say nothing"
+    expect(dead[:next_tests].map { |one| one[:test] }).to include("voltage_at_motor", "insulation")
+  end
+
   it "never offers what state, equipment or findings forbid, and says why" do
     result = diagnose("fan_motion stopped", "control_call not_calling", motor: "shaded_pole")
     expect(
