@@ -15,4 +15,9 @@ class PartChoice < ApplicationRecord
 
   # What was chosen, whichever it is.
   def thing = motor || spare
+
+  # Whether what was ordered there is in our hands.
+  def come_from?(supplier)
+    offer.to_h.values_at("offer", "here") == [supplier, true]
+  end
 end

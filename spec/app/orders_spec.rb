@@ -61,6 +61,8 @@ RSpec.describe PartOrder, :rolled_back do
     get "/jobs/#{job.number}/fit?fan=evaporator-1"
     expect(page).not_to include "On its way"
     expect(source).to include("#{motor.part_no} here, not fitted yet").and(include("The part is here; we fit it on"))
+    choose("passhouse")
+    expect([described_class.where(job:).pluck(:state), ledger.sold("passhouse", motor.part_no)]).to eq [%w[here], 1]
     job.visits.last.update!(starts_at: agreed + 7 * 86_400)
     moved = Shared::Shop.local(agreed + 7 * 86_400)
     expect(source).to include "we fit it on #{moved.strftime("%a %-d %b")}"

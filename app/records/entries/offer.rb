@@ -13,22 +13,25 @@ module Entries
       [:approval, Approvals.sentence(approval)] if approval.asks?(cost)
     end
 
-    # The last piece of a van goes to whoever takes it first.
+    # The last piece of a van goes to whoever takes it first. What has come from there already
+    # is in our hands: nothing is ordered again.
     # @raise [Logbook::Refused] to the other
     def append(book)
       choice = book.choice(fault)
-      choice.with_lock do
-        VanPieces.swap(choice, option, book)
-        choice.update!(offer: VanPieces.owned(option, book), ready_at:)
-        PartOrder.follow(choice, option, user: book.user, ready_at:)
-      end
-      plan_visit(book) if second_trip
-      # With a stopgap the box drifts otherwise than it was read before.
-      book.record.update!(box_log: []) if option["stopgap"]
+      choice.with_lock { take(choice, book) unless choice.come_from?(option["offer"]) }
       book.finish("source")
     end
 
     private
+
+    def take(choice, book)
+      VanPieces.swap(choice, option, book)
+      choice.update!(offer: VanPieces.owned(option, book), ready_at:)
+      PartOrder.follow(choice, option, user: book.user, ready_at:)
+      plan_visit(book) if second_trip
+      # With a stopgap the box drifts otherwise than it was read before.
+      book.record.update!(box_log: []) if option["stopgap"]
+    end
 
     def plan_visit(book)
       planned = book.record.visits.find { |visit| visit.ends_at.nil? && visit.starts_at > book.now }

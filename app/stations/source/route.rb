@@ -58,6 +58,12 @@ module Stations
         fault_here.part_choice&.offer&.values_at("offer", "stopgap") == [option.offer, option.stopgap]
       end
 
+      # Whether what it would order there has come.
+      def in_hand?(option)
+        choice = fault_here.part_choice
+        choice&.here? && choice.offer["offer"] == option.offer
+      end
+
       # "Passhouse orders, with dry ice …"
       def way_words(way)
         stopgap = sources.stopgap(way.stopgap)
