@@ -52,7 +52,10 @@ class Unit < ApplicationRecord
   # As the job file calls them.
   def fans = fan_positions
 
-  # How many kinds of side its fans sit on.
+  # What one of its fans is called; a one-piece unit has a first fan on either side.
+  def called(fan) = two_sided? ? fan.long_label.downcase : fan.label
+
+  # Whether its fans sit on both sides of it.
   def two_sided? = fan_positions.map(&:side).uniq.size > 1
 
   def position(key) = fan_positions.find { |one| one.key == key }

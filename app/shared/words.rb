@@ -6,6 +6,7 @@ module Shared
     include ReadingWords
     include PartWords
     include LedgerWords
+    include FanWords
 
     VERDICTS = {
       "within" => "within",
@@ -126,9 +127,6 @@ module Shared
     MARKS = {"pass" => "=", "adapt" => "~", "fail" => "×"}.freeze
     ROLES = {"technician" => "Technician", "office" => "Office", "apprentice" => "Apprentice"}.freeze
 
-    # What one wants to read first on a fan's label.
-    TELLING = %w[fan_motion noise frost_pattern blade_state amps spin_by_hand winding_ohms capacitor].freeze
-
     def bench_hint(tool) = HINTS.fetch(tool)
 
     # What a job's unit is, in a line: motor, refrigerant, how warm the box is.
@@ -180,20 +178,6 @@ module Shared
     # A test to do, with how long it takes.
     def offer_of_test(test, row)
       "#{test.short}#{" again" if row.again}, #{row.minutes} min"
-    end
-
-    # What is known of a fan, shortest first, for its leader label.
-    # @param fresh [Boolean] whether its motor is new, and what was seen of the old one left out
-    def fan_words(position, findings, fresh: false)
-      said =
-        findings
-          .select { |finding| finding.fan == position.key && finding.outcome != "not_visible" }
-          .uniq(&:test)
-          .sort_by { |finding| TELLING.index(finding.test) || TELLING.size }
-          .first(fresh ? 2 : 3)
-          .map(&:told)
-      said.unshift("new motor") if fresh
-      said.empty? ? "not looked at" : said.join(" · ")
     end
   end
 end

@@ -46,7 +46,7 @@ module Units
       return looked_through(form) if LOOKS.include?(params[:only])
       halt 422, plate_page(typed: form.params, faults: form.faults, form:) unless form.save
       back_to came_from,
-        ["Plate of #{fan.label} kept.", *form.clashes.map { |clash| look_again(clash.text) }].join(" ")
+        ["Plate of #{unit.called(fan)} kept.", *form.clashes.map { |clash| look_again(clash.text) }].join(" ")
     end
 
     private

@@ -13,6 +13,12 @@ RSpec.describe Fenbo::Quantities do
     ["1/15 HP", "power", 49.7133],
     ["7.5 uF", "capacitance", 7.5],
     ["1,5 h", "duration", 90.0],
+    ["1:30", "duration", 90.0],
+    ["1 h 30", "duration", 90.0],
+    ["2h15 min", "duration", 135.0],
+    ["8 lb 4 oz", "mass", 3.74213],
+    ["2 ft 6 in", "length", 762.0],
+    ["2' 6.5\"", "length", 774.7],
     [".5 A", "current", 0.5]
   ].each do |typed, kind, value|
     it("understands #{typed}") { expect(described_class.read(typed, kind).value).to be_within(1e-4).of(value) }
@@ -23,6 +29,13 @@ RSpec.describe Fenbo::Quantities do
       reading = described_class.read(typed, "length")
       expect(reading).not_to be_ok
       expect(reading.fault).to match(/\.\z/)
+    end
+  end
+
+  it "refuses two figures that do not make one" do
+    {"1:75" => "duration", "30 min 1 h" => "duration", "1:30" => "mass", "1 h 30 oz" => "duration",
+     "8 lb 4 g" => "mass"}.each do |typed, kind|
+      expect(described_class.read(typed, kind)).not_to be_ok, typed
     end
   end
 

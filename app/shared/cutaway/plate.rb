@@ -58,7 +58,7 @@ module Shared
 
       def label
         "#{@unit.family_label} with #{positions.size} #{(positions.size == 1) ? "fan" : "fans"}: " +
-          positions.map { |position| "#{position.label} #{said(position)}" }.join("; ")
+          positions.map { |position| "#{@unit.called(position)} #{said(position)}" }.join("; ")
       end
 
       def said(position)

@@ -47,7 +47,12 @@ module Stations
         paper.text @report.standing, size: 12, style: :bold
         paper.small @report.drawn if @report.drawn
         paper.drawing words.plate(unit, findings: @report.as_found, hand: @report.faults.first&.fan), width: WIDE
-        paper.labels(unit.fans.map { |fan| "#{fan.number}  #{words.fan_words(fan, @report.as_found.reverse)}" })
+        paper.labels(unit.fans.map { |fan| label_of(fan) })
+      end
+
+      def label_of(fan)
+        side = "#{words.side_words(fan)} " if job.unit.two_sided?
+        "#{side}#{fan.number}  #{words.fan_words(fan, @report.as_found.reverse)}"
       end
 
       def complaint

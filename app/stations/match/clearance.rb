@@ -23,7 +23,7 @@ module Stations
         halt 422, page unless form.ask
         take(form.entry(id: client_id))
         back_to "/jobs/#{job.number}/fitting?#{Rack::Utils.build_query(fan: spot, part: params[:part].to_s)}",
-          "Measurements of #{position.label} kept."
+          "Measurements of #{job.unit.called(position)} kept."
       end
 
       private

@@ -28,14 +28,14 @@ module Stations
       post "/jobs/:number/prove/fitted" do
         take_or_refuse(Entries::Fitted.new(fault: fault_here.key), "Nothing to fit yet")
         back_to "/jobs/#{job.number}/prove?fan=#{spot}",
-          "#{fault_here.part_choice.thing.part_no} is in #{position.label}."
+          "#{fault_here.part_choice.thing.part_no} is in #{job.unit.called(position)}."
       end
 
       # It is not fixed: back to Decide with what was learned.
       post "/jobs/:number/prove/retest" do
         take_or_refuse(Entries::Retest.new(fault: fault_here.key), "There is nothing to decide anew")
         back_to "/jobs/#{job.number}/decide?fan=#{spot}",
-          "Not proved: what is still wrong with #{position.label}?"
+          "Not proved: what is still wrong with #{job.unit.called(position)}?"
       end
 
       # Half an hour of the simulated probe, put into the form and kept by whoever looks at it.

@@ -37,7 +37,10 @@ module Fenbo
 
       def fan(key) = fans.find { |one| one.key == key }
 
-      # How many kinds of side its fans sit on.
+      # What one of its fans is called; a one-piece unit has a first fan on either side.
+      def called(fan) = two_sided? ? fan.long_label.downcase : fan.label
+
+      # Whether its fans sit on both sides of it.
       def two_sided? = fans.map(&:side).uniq.size > 1
     end
   end

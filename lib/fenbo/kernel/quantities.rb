@@ -2,8 +2,8 @@
 
 module Fenbo
   # What people type, in SI, and back. Understands decimal points and commas,
-  # fractions and the units of both systems; anything else is refused with a
-  # sentence that says what would be understood.
+  # fractions, the units of both systems and two of them together ("1 h 30"); anything else
+  # is refused with a sentence that says what would be understood.
   #
   #   Quantities.read("3/8 in", "length").value        #=> 9.525  (mm)
   #   Quantities.read("41 °F", "temperature").value    #=> 5.0    (°C)
@@ -13,6 +13,8 @@ module Fenbo
   # Kinds and units are in knowledge/units.yml. A temperature and a temperature
   # difference are different kinds: 5 °C is 41 °F, 5 K is 9 °F.
   module Quantities
+    autoload :Joined, "fenbo/kernel/quantities/joined"
+
     Reading = Value.of(:value, :unit, fault: nil) { def ok? = fault.nil? }
 
     NUMBER =
@@ -35,6 +37,8 @@ module Fenbo
         return fault("“#{text.to_s[0, LONGEST]}” is not understood as a #{word(kind)}. Write it like #{example(kind)}.")
       end
       unit = unit_of(match[:unit], kind, system)
+      joined = unit ? nil : Joined.read(text, kind)
+      return checked(joined, shown_unit(kind, system), kind) if joined
       return fault("“#{match[:unit]}” is no unit of #{word(kind)} here. Write it like #{example(kind)}.") unless unit
       number = number_of(match) or return fault("A fraction cannot have nothing below the line.")
       checked(to_si(number, unit), unit, kind)

@@ -102,7 +102,7 @@ module Fenbo
 
       # Named where more than one fan was worked on; with the turns that would settle a reading.
       def amps_of(fault)
-        where = " of #{fault.fan.label}" if worked_on.size > 1
+        where = " of #{@job.unit.called(fault.fan)}" if worked_on.size > 1
         turns = fault.after&.verdict == "cannot_tell" && fault.after.answer&.turns_needed
         "Amps after the work#{where}, inside the window#{": wrap #{turns} turns and read again" if turns}"
       end

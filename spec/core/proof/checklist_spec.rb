@@ -37,6 +37,14 @@ RSpec.describe Fenbo::Proof::Checklist, :made_jobs do
     ]
   end
 
+  it "tells the first fans of a one-piece unit's sides apart" do
+    both = proof(unit: made_unit(family: "reach_in", fans: %w[evaporator-1 condenser-1]),
+      decisions: [worn, decided("winding_open", fault: "condenser-1.1")])
+    expect(both.missing.grep(/Amps/)).to eq %w[evaporator condenser].map { |side|
+      "Amps after the work of #{side} fan 1, inside the window"
+    }
+  end
+
   it "asks after what was decided along with the first cause, until its own work has seen it" do
     both = decided("bearing_worn", "evaporator_dirty")
     asks = ->(**entries) { proof(**entries).missing.grep(/light comes/) }
