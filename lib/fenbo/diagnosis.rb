@@ -13,6 +13,7 @@ module Fenbo
   #
   #   Diagnose       the tool
   #   CaseFile       the question: a unit, a position, its findings
+  #   Complaint      what the caller tells of
   #   Equipment      what exists on this unit: which causes, which tests
   #   Cause, Test    one row each of the knowledge
   #   Companion      what comes with a cause, how often, why and which look tells
@@ -38,6 +39,7 @@ module Fenbo
     autoload :Companion, "fenbo/diagnosis/case/companion"
     autoload :Companions, "fenbo/diagnosis/explanation/companions"
     autoload :Company, "fenbo/diagnosis/inference/company"
+    autoload :Complaint, "fenbo/diagnosis/case/complaint"
     autoload :Contradictions, "fenbo/diagnosis/explanation/contradictions"
     autoload :Diagnose, "fenbo/diagnosis/diagnose"
     autoload :Equipment, "fenbo/diagnosis/case/equipment"

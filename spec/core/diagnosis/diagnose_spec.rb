@@ -300,6 +300,18 @@ RSpec.describe Fenbo::Diagnosis::Diagnose do
     expect(diagnose(context: {"complaint" => ["ghosts"]}).faults.map(&:field)).to eq ["context.complaint.0"]
   end
 
+  it "takes a complaint that another fan explains for no sign of this one" do
+    told = ->(complaint, *more) {
+      diagnose("fan_motion stopped", *more, context: {"side" => "evaporator", "complaint" => complaint})[:causes]
+    }
+    grinds = "noise grinding evaporator-2"
+    expect(told[["noise"], grinds]).to eq told[[], grinds]
+    # Quiet there, or looked at again and quiet now, it is still this one's.
+    expect(told[["noise"], "noise quiet_normal evaporator-2"]).not_to eq told[[], "noise quiet_normal evaporator-2"]
+    expect(told[["noise"], grinds, "noise quiet_normal evaporator-2"])
+      .not_to eq told[[], grinds, "noise quiet_normal evaporator-2"]
+  end
+
   it "leaves out no set of three that matters", :slow do
     random = Random.new(4)
     4.times do

@@ -27,7 +27,7 @@ module Fenbo
                 Diagnosis.rules["cost_of_minute"],
             refrigerant: unit.text("refrigerant", required: false),
             contactors: unit.choice("contactors", Diagnosis.rules["contactors"].keys, required: false),
-            complaint: read_complaint(context),
+            complaint: Complaint.read(context),
             experience:
               input.given?("experience") ? Experience.read(input.object("experience"), limits) : Experience::NONE
           )
@@ -78,18 +78,6 @@ module Fenbo
           telling.transform_values { |share| share / known.values.sum.to_f }.select { |_, share| share.positive? }
         end
 
-        # What the caller complains of: ids of inference.yml.
-        define_singleton_method(:read_complaint) do |context|
-          known = Diagnosis.rules["complaint"]["kinds"].keys
-          context
-            .list("complaint", required: false)
-            .each_with_index
-            .filter_map do |kind, index|
-              next kind if known.include?(kind)
-              context.fault("complaint.#{index}", "is not known here; use one of #{known.join(", ")}")
-            end
-        end
-
         define_singleton_method(:side_of) { |position| SIDES.find { |side| position.to_s.start_with?(side) } }
 
         define_singleton_method(:age_band) do |years|
@@ -113,13 +101,12 @@ module Fenbo
 
         # What all answers to each question say together, and what was complained of.
         def evidence
-          telling.group_by(&:test_id).values.map { |answers| Evidence.of(answers) } + complaints
+          telling.group_by(&:test_id).values.map { |answers| Evidence.of(answers) } + complaint.evidence(elsewhere)
         end
 
         # Findings about other fans: position => [Evidence].
         def neighbour_evidence
-          others = findings.reject { |finding| own?(finding) || !finding.telling? }
-          others
+          elsewhere
             .group_by(&:position)
             .transform_values { |list| list.group_by(&:test_id).values.map { |answers| Evidence.of(answers) } }
         end
@@ -179,8 +166,9 @@ module Fenbo
           findings.select { |finding| own?(finding) && finding.telling? }
         end
 
-        def complaints
-          complaint.map { |kind| Evidence.complaint(Diagnosis.rules["complaint"]["kinds"][kind]) }
+        # Of other fans.
+        def elsewhere
+          findings.select { |finding| !own?(finding) && finding.telling? }
         end
       end
 
