@@ -13,7 +13,10 @@ RSpec.describe Fenbo::Quantities do
     ["1/15 HP", "power", 49.7133],
     ["7.5 uF", "capacitance", 7.5],
     ["1,5 h", "duration", 90.0],
+    ["> 500 MΩ", "insulation", 500.0],
+    ["≥2 GΩ", "insulation", 2000.0],
     ["1:30", "duration", 90.0],
+    ["1:30 h", "duration", 90.0],
     ["1 h 30", "duration", 90.0],
     ["2h15 min", "duration", 135.0],
     ["8 lb 4 oz", "mass", 3.74213],
@@ -34,7 +37,7 @@ RSpec.describe Fenbo::Quantities do
 
   it "refuses two figures that do not make one" do
     {"1:75" => "duration", "30 min 1 h" => "duration", "1:30" => "mass", "1 h 30 oz" => "duration",
-     "8 lb 4 g" => "mass"}.each do |typed, kind|
+     "8 lb 4 g" => "mass", "> 5 Ω" => "resistance"}.each do |typed, kind|
       expect(described_class.read(typed, kind)).not_to be_ok, typed
     end
   end

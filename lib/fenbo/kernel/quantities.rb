@@ -31,10 +31,11 @@ module Fenbo
     # @param system [String] "si" or "us": whose unit a bare number is in
     # @return [Reading] value in the kind's SI unit, or a fault
     def read(text, kind, system: "si")
-      return fault("Please type a #{word(kind)}, for instance #{example(kind)}.") if text.to_s.strip.empty?
-      match = PATTERN.match(text.to_s[0, LONGEST]) if text.to_s.size <= LONGEST
+      text = text.to_s
+      return fault("Please type #{a(kind)}, for instance #{example(kind)}.") if text.strip.empty?
+      match = PATTERN.match(within_scale(text, kind)) if text.size <= LONGEST
       unless match
-        return fault("“#{text.to_s[0, LONGEST]}” is not understood as a #{word(kind)}. Write it like #{example(kind)}.")
+        return fault("“#{text[0, LONGEST]}” is not understood as #{a(kind)}. Write it like #{example(kind)}.")
       end
       unit = unit_of(match[:unit], kind, system)
       joined = unit ? nil : Joined.read(text, kind)
@@ -86,6 +87,14 @@ module Fenbo
 
     def word(kind) = kinds[kind]["word"]
 
+    # "a duration", "an insulation resistance"
+    def a(kind) = "#{word(kind).match?(/\A[aeiou]/) ? "an" : "a"} #{word(kind)}"
+
+    # "> 500 MΩ", as a meter shows what is beyond its scale, is at least so much.
+    def within_scale(text, kind)
+      kinds[kind]["beyond_scale"] ? text.sub(/\A\s*[>≥]/, "") : text
+    end
+
     def example(kind)
       kinds[kind]["examples"].map { |one| "“#{one}”" }.join(" or ")
     end
@@ -125,7 +134,7 @@ module Fenbo
       low, high = kinds[kind]["range"]
       return Reading.new(value:, unit: unit["name"]) if value.between?(low, high)
       fault(
-        "#{tidy(value.round(3))} #{shown_unit(kind, "si")["name"]} cannot be right for a #{word(kind)}; it " \
+        "#{tidy(value.round(3))} #{shown_unit(kind, "si")["name"]} cannot be right for #{a(kind)}; it " \
           "is between #{low} and #{high}."
       )
     end

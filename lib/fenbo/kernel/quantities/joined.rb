@@ -15,17 +15,19 @@ module Fenbo
       def read(text, kind)
         joined = Quantities.kinds[kind]["joined"] or return nil
         match = PATTERN.match(text) or return nil
-        greater, lesser = joined["units"].map { |name| Quantities.unit_of(name, kind, "si") }
-        return nil unless greater?(match[2], greater, joined, kind) && lesser?(match[4], lesser, kind)
-        sum(match[1].to_f, match[3].tr(",", ".").to_f, greater, lesser)
+        greater, lesser = joined["units"]
+        signed = match[2] == joined["sign"]
+        return nil unless signed || name(match[2], kind) == greater
+        # After a sign the greater one may be named at the end: "1:30 h".
+        return nil unless [nil, lesser, (greater if signed)].include?(name(match[4], kind))
+        sum(match[1].to_f, match[3].tr(",", ".").to_f, *[greater, lesser].map { |one| unit(one, kind) })
       end
 
-      def greater?(typed, greater, joined, kind)
-        typed == joined["sign"] || Quantities.unit_of(typed, kind, "si") == greater
-      end
+      def unit(typed, kind) = Quantities.unit_of(typed, kind, "si")
 
-      def lesser?(typed, lesser, kind)
-        typed.nil? || Quantities.unit_of(typed, kind, "si") == lesser
+      # What it is called here; as it stands where it is not known.
+      def name(typed, kind)
+        typed && (unit(typed, kind)&.fetch("name") || typed)
       end
 
       # Nothing where the second is as much as one of the first: "1:75" is a slip.
@@ -33,7 +35,7 @@ module Fenbo
         return nil if rest * lesser["factor"] >= greater["factor"]
         Quantities.to_si(whole, greater) + Quantities.to_si(rest, lesser)
       end
-      private_class_method :greater?, :lesser?, :sum
+      private_class_method :unit, :name, :sum
     end
   end
 end
