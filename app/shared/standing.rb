@@ -105,6 +105,11 @@ module Shared
       ((result.causes.find { |row| row.id == id }&.probability || 0) * 100).round
     end
 
+    # What was found of the unit and is no sign of this fan, another's fault explaining it.
+    def explained
+      result.reasons.select { |reason| reason.rule == "diagnosis.unexplained" }.map(&:text)
+    end
+
     # How many of the shop's closed jobs stand behind a cause's rate; nil while none do.
     def behind(id) = result.experience&.fetch(id, nil)
 

@@ -14,6 +14,7 @@ module Fenbo
   #   Diagnose       the tool
   #   CaseFile       the question: a unit, a position, its findings
   #   Complaint      what the caller tells of
+  #   Elsewhere      what was decided at other fans, and what that explains
   #   Equipment      what exists on this unit: which causes, which tests
   #   Cause, Test    one row each of the knowledge
   #   Companion      what comes with a cause, how often, why and which look tells
@@ -42,6 +43,7 @@ module Fenbo
     autoload :Complaint, "fenbo/diagnosis/case/complaint"
     autoload :Contradictions, "fenbo/diagnosis/explanation/contradictions"
     autoload :Diagnose, "fenbo/diagnosis/diagnose"
+    autoload :Elsewhere, "fenbo/diagnosis/case/elsewhere"
     autoload :Equipment, "fenbo/diagnosis/case/equipment"
     autoload :Evidence, "fenbo/diagnosis/inference/evidence"
     autoload :Exclusions, "fenbo/diagnosis/inference/exclusions"

@@ -39,6 +39,15 @@ RSpec.describe Fenbo::JobFile::Fault, :rolled_back do
     expect(page).to include "Decided about fan 3: Contactor failed", "2 faults on this job"
   end
 
+  it "takes what one fan does to the box for no sign of another, and says so" do
+    send_form "/jobs/#{job.number}/findings", fan: "evaporator-3", test: "box_temperature", outcome: "warm"
+    look = -> { get("/jobs/#{job.number}/look?fan=evaporator-3") && page }
+    words = "Box temperature “warm” is explained by winding open at evaporator fan 2."
+    expect(look.call).not_to include words
+    decide("evaporator-2", "winding_open", "replace")
+    expect(look.call).to include words
+  end
+
   it "goes on with the fan that was decided about" do
     decide("evaporator-2", "bearing_worn", "replace")
     expect(last_response["location"]).to end_with "/jobs/#{job.number}/match?fan=evaporator-2"

@@ -79,23 +79,25 @@ module Fenbo
         [ground_reason, pattern_reason, cooling_reason, temperature_reason].compact
       end
 
+      def ground = Quantities.tidy(question.ground_megohms)
+
       def ground_reason
         case insulation
         when "fail"
           limit_reason(
-            "#{question.ground_megohms} MΩ to ground: the winding is grounded, do not energise it",
+            "#{ground} MΩ to ground: the winding is grounded, do not energise it",
             "insulation.fail",
             value: question.ground_megohms
           )
         when "watch"
           limit_reason(
-            "#{question.ground_megohms} MΩ to ground: moist? Dry it and measure again",
+            "#{ground} MΩ to ground: moist? Dry it and measure again",
             "insulation.good",
             value: question.ground_megohms
           )
         when "good"
           limit_reason(
-            "#{question.ground_megohms} MΩ to ground is good",
+            "#{ground} MΩ to ground is good",
             "insulation.good",
             value: question.ground_megohms
           )

@@ -6,15 +6,16 @@ module Fenbo
     CaseFile =
       Value.of(
         :family, :side, :position, :motors, :age_band, :recent_work, :findings, :state, :minute_cost,
-        :refrigerant, :complaint, :experience, contactors: nil
+        :refrigerant, :complaint, :experience, :decided, contactors: nil
       ) do
         define_singleton_method(:read) do |input, limits = Limits.default|
           unit = input.object("unit")
           context = input.object("context", required: false)
           motors = read_motors(unit)
           position = read_position(input, motors)
+          family = unit.choice("family", Knowledge.table("families").keys)
           new(
-            family: unit.choice("family", Knowledge.table("families").keys),
+            family:,
             side: context.choice("side", SIDES, required: false) || side_of(position),
             position:,
             motors:,
@@ -28,6 +29,7 @@ module Fenbo
             refrigerant: unit.text("refrigerant", required: false),
             contactors: unit.choice("contactors", Diagnosis.rules["contactors"].keys, required: false),
             complaint: Complaint.read(context),
+            decided: Elsewhere.read(context, family, motors, limits),
             experience:
               input.given?("experience") ? Experience.read(input.object("experience"), limits) : Experience::NONE
           )
@@ -99,9 +101,14 @@ module Fenbo
         # without those that tell nothing.
         def own_findings = telling.reverse.uniq(&:test_id).reverse
 
-        # What all answers to each question say together, and what was complained of.
-        def evidence
-          telling.group_by(&:test_id).values.map { |answers| Evidence.of(answers) } + complaint.evidence(elsewhere)
+        # What all answers to each question say together, and what was complained of, but for what
+        # another fan explains.
+        def evidence = said.reject { |one| decided.explains(one) }
+
+        # The answers that another fan explains.
+        # @return [Array<Array(Evidence, Elsewhere::Fault)>]
+        def explained
+          said.reject(&:complaint?).filter_map { |one| (fault = decided.explains(one)) && [one, fault] }
         end
 
         # Findings about other fans: position => [Evidence].
@@ -164,6 +171,10 @@ module Fenbo
 
         def telling
           findings.select { |finding| own?(finding) && finding.telling? }
+        end
+
+        def said
+          telling.group_by(&:test_id).values.map { |answers| Evidence.of(answers) } + complaint.evidence(elsewhere)
         end
 
         # Of other fans.

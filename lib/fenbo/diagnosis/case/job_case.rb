@@ -76,8 +76,17 @@ module Fenbo
       def context
         {
           "side" => @fan.side, "age_years" => age, "recent_work" => recent_work?,
-          "complaint" => @job.complaint_kinds
+          "complaint" => @job.complaint_kinds, "decided" => decided
         }.compact
+      end
+
+      # What is wrong at other fans, mended or not: what it did to the unit was seen before.
+      def decided
+        others = @job.faults.select { |fault| fault.open? && !fault.unit? && fault.fan && fault.fan.key != @fan.key }
+        others.filter_map do |fault|
+          causes = fault.decision&.causes.to_a.select { |id| Cause.all.key?(id) }
+          {"position" => fault.fan.key, "causes" => causes} if causes.any?
+        end
       end
 
       def recent_work?

@@ -20,7 +20,7 @@ module Fenbo
       end
 
       def list
-        [leading_reason, *evidence, *company_reasons, *set_aside, stop_reason].compact
+        [leading_reason, *evidence, *explained, *company_reasons, *set_aside, stop_reason].compact
       end
 
       private
@@ -80,6 +80,14 @@ module Fenbo
               source: "causes/bearing-on-each-other"
             )
           end
+      end
+
+      # What is no sign of this fan, because of another.
+      def explained
+        question.explained.map do |one, fault|
+          limit_reason("#{one.test.short} “#{one.finding.label.downcase}” is explained by #{fault.words}",
+            "diagnosis.unexplained", value: question.decided.chance(fault, one).round(4))
+        end
       end
 
       # What comes along, by how it stands.
