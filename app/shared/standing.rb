@@ -127,9 +127,10 @@ module Shared
     # Whether a cause stands among `rows`, with its chance.
     def shown?(id) = rows.any? { |row| row.id == id }
 
-    # How many tests tell something of this fan: its own and the unit's.
+    # How many tests tell something of this fan: its own and the unit's, as far as no other explains them.
     def findings_count
-      findings.reject { |one| Fenbo::Diagnosis::Test[one.test].tells_nothing?(one.outcome) }.uniq(&:test).size
+      telling = findings.reject { |one| Fenbo::Diagnosis::Test[one.test].tells_nothing?(one.outcome) }
+      telling.uniq(&:test).size - explained.size
     end
 
     def ledger(id) = result.ledger[id] || []

@@ -44,6 +44,13 @@ RSpec.describe Units::PlateForm, :rolled_back do
     send_form path, **fields, horsepower: "0.37 kW", watts: ""
     expect([status, motor.horsepower]).to eq [303, 0.496178]
     get path
+    [["1/15", 0.0667, "1/15"], ["0.25 hp", 0.25, "1/4"], ["0.37", 0.37, "0.37"]].each do |typed, kept, shown|
+      send_form path, **fields, horsepower: typed, watts: ""
+      get path
+      expect([motor.horsepower, fields[:horsepower]]).to eq [kept, shown]
+    end
+    send_form path, **fields, horsepower: "0.37 kW", watts: ""
+    get path
     send_form path, **fields, horsepower: "much W"
     expect([status, page]).to match [422, include("or watts: “9 W”")]
     send_form path, **fields, horsepower: "0 W", watts: "0", rpm: "0"
