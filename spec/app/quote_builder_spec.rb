@@ -39,6 +39,13 @@ RSpec.describe Stations::Source::QuoteBuilder, :made_jobs, :rolled_back do
     expect(why.values.join).not_to include "door seal"
   end
 
+  it "tells what another instrument said, too" do
+    told = builder(decisions: [decided("winding_open")], readings: [asked("amps", amps)],
+      part_choices: [chosen(offer: offer(["parts", 8000]))],
+      findings: [found("winding_ohms", "open", reading: "windings 1"), found("spin_by_hand", "free")])
+    expect(told.options.first["lines"].first["evidence"]).to include "winding resistance: open"
+  end
+
   it "asks for what was offered, with its part by number and why" do
     told = builder(decisions: [decided("bearing_worn")],
       findings: [found("noise", "grinding"), found("amps", "over", reading: "amps 1")],

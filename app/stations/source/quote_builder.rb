@@ -143,8 +143,11 @@ module Stations
         told.compact.join("; ")
       end
 
+      # But for the reading that is told with its limit.
       def seen(fault)
-        about = @job.live_findings.select { |one| one.about?(fault.fan.key) && one.reading.nil? }
+        about = @job.live_findings.select { |one|
+          one.about?(fault.fan.key) && (one.reading.nil? || one.reading != fault.before&.id)
+        }
         told = spoken(fault).filter_map { |entry|
           about.reverse.find { |one| one.test == entry.test && one.outcome == entry.outcome }
         }
