@@ -9,8 +9,7 @@ module Entries
     # Above the customer's limit their yes comes first.
     def against(book)
       approval = Fenbo::Decision::Approval.new(book.job)
-      cost = approval.cost_of(option) + approval.committed(except: book.job.fault_at(fault).key)
-      [:approval, Approvals.sentence(approval)] if approval.asks?(cost)
+      [:approval, Approvals.sentence(approval)] if approval.asks_with?(option, except: book.job.fault_at(fault).key)
     end
 
     # The last piece of a van goes to whoever takes it first. What has come from there already

@@ -73,7 +73,7 @@ module Entries
     def approval_fault(book, row)
       return if row.phase == "safe"
       approval = Fenbo::Decision::Approval.new(book.job)
-      [:step, Approvals.sentence(approval)] if approval.asks?(approval.committed)
+      [:step, Approvals.sentence(approval)] if approval.asks_with?
     end
 
     def proof_fault(row)

@@ -23,7 +23,10 @@ module Shared
       # What each fault costs, as its way was taken.
       # @return [Array<Hash>]
       def lines
-        @lines ||= priced.map { |fault| {"what" => "#{fault.place}: #{fault.decision&.label}", "cents" => cost(fault)} }
+        @lines ||= costs.map { |key, cents|
+          fault = job.fault_at(key)
+          {"what" => "#{fault.place}: #{fault.decision&.label}", "cents" => cents}
+        }
       end
 
       def working
@@ -33,13 +36,7 @@ module Shared
 
       private
 
-      def priced
-        job ? job.faults.select { |fault| fault.part_choice&.offer } : []
-      end
-
-      def cost(fault)
-        Fenbo::Decision::Approval.new(job).cost_of(fault.part_choice.offer)
-      end
+      def costs = job ? Fenbo::Decision::Approval.new(job).costs : {}
 
       def known = {"rate" => tidy(Shop.limits["replace.rate"] * 100)}
 

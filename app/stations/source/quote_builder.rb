@@ -7,7 +7,7 @@ module Stations
     # found; the sums by the tool `quote`. An option that adds nothing is left out.
     class QuoteBuilder
       Line = Fenbo::Value.of(:what, :kind, :cents, :place, :evidence)
-      TRIP = "second trip"
+      TRIP = Fenbo::Sourcing::Option::SECOND_TRIP
       NEIGHBOUR = "motor, changed on the same visit"
       UPGRADE = "instead, which takes less"
       KINDS = {"labour" => "labour", "overtime" => "labour", "travel" => "labour", "stopgap" => "labour",

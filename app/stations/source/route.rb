@@ -32,7 +32,7 @@ module Stations
 
       # Whether this way out has to be asked for first, with what is taken already.
       def ask_first?(option)
-        approval.asks?(approval.cost_of(option.as_json) + approval.committed(except: fault_here.key))
+        approval.asks_with?(option.as_json, except: fault_here.key)
       end
 
       def approval = @approval ||= Fenbo::Decision::Approval.new(job)

@@ -18,27 +18,64 @@ module Fenbo
       # The yes that stands, if the last answer was one.
       # @return [JobFile::QuoteAnswer, nil]
       def given
-        last = @job.quotes.to_a.flat_map(&:answers).max_by(&:at)
+        last = answers.max_by(&:at)
         last if last&.approved?
       end
 
-      # Up to what may be spent; nil without end.
-      def free_up_to
-        return nil if limit_cents.nil?
-        [limit_cents, given&.net_cents].compact.max
-      end
+      # Up to what may be quoted; nil without end.
+      def free_up_to = upper(given&.net_cents)
 
+      # @param cents [Integer] as it is quoted, after a discount
       def asks?(cents) = !free_up_to.nil? && cents > free_up_to
 
+      # Whether what is taken, and this offer with it, has to be asked for first.
+      # @param offer [Hash, nil] as it is kept with a part
+      # @param except [String, nil] key of a fault that is decided anew
+      def asks_with?(offer = nil, except: nil)
+        free = upper(agreed_cents) or return false
+        shares([*taken(except), offer].compact).sum > free
+      end
+
       # What the offers taken so far cost, without the product at risk.
-      # @param except [String] key of a fault that is decided anew
-      def committed(except: nil)
-        @job.faults.reject { |fault| fault.key == except }.sum { |fault| cost_of(fault.part_choice&.offer) }
+      def committed = costs.values.sum
+
+      # The same of each fault, by its key.
+      # @return [Hash{String => Integer}]
+      def costs
+        faults = @job.faults.select { |fault| fault.part_choice&.offer }
+        faults.map(&:key).zip(shares(faults.map { |fault| fault.part_choice.offer })).to_h
+      end
+
+      private
+
+      def upper(agreed) = limit_cents && [limit_cents, agreed].compact.max
+
+      def answers = @job.quotes.to_a.flat_map(&:answers)
+
+      # What was agreed to, before the discount that it was agreed with.
+      def agreed_cents
+        yes = given or return nil
+        quote = @job.quotes.find { |one| one.answers.include?(yes) }
+        quote.option(yes.option)&.fetch("lines_cents", nil) || yes.net_cents
+      end
+
+      def taken(except)
+        @job.faults.reject { |fault| fault.key == except }.filter_map { |fault| fault.part_choice&.offer }
+      end
+
+      # What each offer adds; a second trip is made once for all of them, the dearest.
+      def shares(offers)
+        trips = offers.map { |offer| trip_of(offer) }
+        paid = trips.index(trips.max)
+        offers.each_with_index.map { |offer, index| cost_of(offer) - ((index == paid) ? 0 : trips[index]) }
       end
 
       def cost_of(offer)
-        return 0 unless offer
         offer.fetch("total_cents", 0) - offer.fetch("product_loss_cents", 0)
+      end
+
+      def trip_of(offer)
+        offer["lines"].to_a.sum { |line| (line["what"] == Sourcing::Option::SECOND_TRIP) ? line["cents"] : 0 }
       end
     end
   end

@@ -4,6 +4,9 @@ module Fenbo
   module Sourcing
     # One offer with one stopgap (or none), when it finishes and what it costs.
     class Option
+      # Its line, which is paid once however much is done on that trip.
+      SECOND_TRIP = "second trip"
+
       # Options that make sense for an offer: as soon as it can be (or why it cannot), and, where
       # that means overtime, in working hours.
       def self.all_of(offer, stopgap, question, limits)
@@ -72,7 +75,7 @@ module Fenbo
             ["stopgap", stopgap ? @question.labour_cents(stopgap.minutes) : 0],
             ["labour", @question.labour_cents(@question.work_minutes)],
             ["overtime", overtime_cents],
-            ["second trip", second_trip? ? @question.trip_cents : 0]
+            [SECOND_TRIP, second_trip? ? @question.trip_cents : 0]
           ].reject { |_, cents| cents.zero? }.map { |what, cents| {what:, cents:} }
       end
 
