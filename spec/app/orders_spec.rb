@@ -61,6 +61,7 @@ RSpec.describe PartOrder, :rolled_back do
     get "/jobs/#{job.number}/fit?fan=evaporator-1"
     expect(page).not_to include "On its way"
     expect(source).to include("#{motor.part_no} here, not fitted yet").and(include("The part is here; we fit it on"))
+    expect(Nokogiri::HTML(source).at_css(".ask").text.squish).to eq "#{motor.part_no} is here. To the work plan"
     choose("passhouse")
     expect([described_class.where(job:).pluck(:state), ledger.sold("passhouse", motor.part_no)]).to eq [%w[here], 1]
     job.visits.last.update!(starts_at: agreed + 7 * 86_400)
