@@ -7,9 +7,14 @@ class Pictured < Shared::Route
   set :views, File.join(__dir__, "views")
 
   get "/photos/:id" do
-    packs = Phone.packs.values
-    found = packs.lazy.filter_map { |pack| pack.job.live_photos.find { |one| one.id == params[:id] } }.first
-    halt(*nothing_here) unless found
-    erb :pictured, locals: {photo: found}
+    job = Phone.packs.values.map(&:job).find { |one| photo_of(one) }
+    halt(*nothing_here) unless job
+    erb :pictured, locals: {photo: photo_of(job), unit: job.unit}
+  end
+
+  private
+
+  def photo_of(job)
+    job.live_photos.find { |one| one.id == params[:id] }
   end
 end

@@ -18,10 +18,12 @@ module Stations
 
       private
 
+      def place(entry) = report.job.unit.place_of(entry)
+
       def findings
         paper.section "What was found"
         rows = report.findings.map do |one|
-          [one.place, one.test_short, one.label, one.by.first_name, words.day_clock(one.taken_at)]
+          [place(one), one.test_short, one.label, one.by.first_name, words.day_clock(one.taken_at)]
         end
         paper.table([%w[Where Test Outcome By When], *rows])
       end
@@ -34,7 +36,7 @@ module Stations
 
       def amps_row(reading)
         verdict = report.read_again?(reading) ? "read again" : words.verdict_words(reading.verdict)
-        [reading.place, words.read_words(reading), words.window_words(reading), verdict,
+        [place(reading), words.read_words(reading), words.window_words(reading), verdict,
           words.day_clock(reading.taken_at)]
       end
 
@@ -53,7 +55,7 @@ module Stations
         paper.section "Why the readings say so"
         report.reasoned.each do |reading, list|
           paper.room 70
-          where = "#{report.name_of(reading.kind)}, #{reading.place.downcase}, #{words.day_clock(reading.taken_at)}"
+          where = "#{report.name_of(reading.kind)}, #{place(reading).downcase}, #{words.day_clock(reading.taken_at)}"
           paper.text where, size: 8.5, style: :bold
           list.each { |reason| paper.text reason_line(reason), size: 8, color: Shared::Paper::MUTED }
         end

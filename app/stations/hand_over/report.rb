@@ -116,7 +116,7 @@ module Stations
           .reject { |one| one.kind == "amps" }
           .map do |one|
             Besides.new(
-              where: (one.kind == "frost") ? "Coil" : one.place,
+              where: (one.kind == "frost") ? "Coil" : job.unit.place_of(one),
               what: NAMES.fetch(one.kind),
               verdict: said(one),
               reading: one
@@ -132,7 +132,7 @@ module Stations
 
       # "Sound, fan 2: bearing, dry or worn"
       def sound_words(reading)
-        "Sound, #{reading.place.downcase}: #{said(reading)}"
+        "Sound, #{job.unit.place_of(reading).downcase}: #{said(reading)}"
       end
 
       def visits = job.presence.made

@@ -23,9 +23,6 @@ module Fenbo
 
       # Whether it says something of this fan: it was taken there, or on the whole unit.
       def about?(key) = fan.nil? || fan == key
-
-      # "Fan 2", or "Unit".
-      def place = fan ? "Fan #{fan[/\d+\z/]}" : "Unit"
     end
   end
 end

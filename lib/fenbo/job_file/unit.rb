@@ -40,6 +40,12 @@ module Fenbo
       # What one of its fans is called; a one-piece unit has a first fan on either side.
       def called(fan) = two_sided? ? fan.long_label.downcase : fan.label
 
+      # Where something was recorded: "Fan 2", "Condenser fan 1" or "Unit".
+      # @param entry [Entry]
+      def place_of(entry)
+        entry.fan ? called(fan(entry.fan)).capitalize : "Unit"
+      end
+
       # Whether its fans sit on both sides of it.
       def two_sided? = fans.map(&:side).uniq.size > 1
     end
