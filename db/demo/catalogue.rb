@@ -11,6 +11,8 @@ module Demo
   # in parts.yml), and as many made motors, blades and kits as make it a real one.
   class Catalogue
     MOTORS, BLADES, KITS = 1_500, 600, 120
+    # The blades that motors of up to so many watts turn, mm.
+    KIT_BLADES = {6 => [154, 172], 10 => [172, 200], 16 => [200, 230], 25 => [230, 254]}.freeze
     FILE = File.join(__dir__, "parts.yml")
 
     def load
@@ -72,7 +74,7 @@ module Demo
       random = Random.new(11)
       Array.new(KITS - 4) do |index|
         output = [4, 6, 8, 10, 12, 16, 20, 25][index % 8]
-        blade = [154, 172, 200, 230, 254][random.rand(5)]
+        blade = KIT_BLADES.find { |most, _| output <= most }.last[random.rand(2)]
         MotorRow.of(
           "#{%w[KA MI BR][index % 3]}-K#{output}-#{200 + index}",
           %w[Karsund Mirvane Brennik][index % 3],

@@ -49,7 +49,7 @@ module Stations
       def blade
         return unless @old
         {"bore_mm" => @old.blade_bore_mm, "kind" => @old.blade_hub, "rotation" => @old.blade_rotation,
-         "air" => @old.blade_air}.compact
+         "air" => @old.blade_air, "diameter_mm" => @old.blade_diameter_mm}.compact
       end
 
       def site

@@ -82,6 +82,7 @@ module Fenbo
 
       autoload :Available, "fenbo/matching/checks/available"
       autoload :Ambient, "fenbo/matching/checks/ambient"
+      autoload :Blade, "fenbo/matching/checks/blade"
       autoload :Connector, "fenbo/matching/checks/connector"
       autoload :Control, "fenbo/matching/checks/control"
       autoload :Duty, "fenbo/matching/checks/duty"
@@ -103,6 +104,7 @@ module Fenbo
         Load,
         Speed,
         Rotation,
+        Blade,
         Duty,
         Ambient,
         Refrigerant,

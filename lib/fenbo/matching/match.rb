@@ -34,6 +34,7 @@ module Fenbo
         blade = Blade.read(input)
         {
           bore_mm: blade.bore_mm,
+          diameter_mm: blade.diameter_mm,
           kind: input.text("kind", required: false, longest: 60) || blade.hub,
           sense: blade.motor_sense
         }

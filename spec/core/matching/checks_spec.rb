@@ -47,6 +47,11 @@ RSpec.describe Fenbo::Matching::Checks do
     [:Speed, {"rpm" => 1000, **kit}, {}, "adapt", "its own blade"],
     [:Speed, {"poles" => 6, "rpm" => 1400}, {}, "fail", "6 poles for 4"],
     [:Speed, {"rpm" => nil}, {}, "pass", "4 poles"],
+    [:Blade, {"kit_contents" => "motor; blade 250 mm; ties"}, {blade: {"diameter_mm" => 254}}, "pass",
+      "250 mm for 254"],
+    [:Blade, {"kit_contents" => "blade 9 in"}, {blade: {"diameter_mm" => 254}}, "adapt", "73 % of the air"],
+    [:Blade, {"kit_contents" => "blade 9 in", "rpm" => 1700}, {blade: {"diameter_mm" => 254}}, "pass", "229 mm"],
+    [:Blade, {"kit_contents" => "blade 154 mm, plate"}, {blade: {"diameter_mm" => 254}}, "fail", "22 % of the air"],
     [:Rotation, {}, {}, "pass", "as the old one"],
     [:Rotation, {"rotation" => "ccw"}, {}, "fail", "the other way"],
     [:Rotation, {"rotation" => "cw", "rotation_view" => "lead_end"}, {}, "fail", "the other way"],
@@ -104,6 +109,8 @@ RSpec.describe Fenbo::Matching::Checks do
     expect(line(:Available)).to be_nil
     expect(line(:Fit)).to be_nil
     expect(line(:Integral)).to be_nil
+    expect(line(:Blade, kit, blade: {"diameter_mm" => 254})).to be_nil
+    expect(line(:Blade, {"kit_contents" => "motor; blade 230 mm"})).to be_nil
   end
 
   it "names what a three-phase motor asks of its starter" do

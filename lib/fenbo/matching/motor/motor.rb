@@ -70,6 +70,13 @@ module Fenbo
           !kit_contents.nil? && kit_contents.match?(Motor.kit_words.fetch(thing))
         end
 
+        # How large the blade of its kit is, where the kit says so: "blade 230 mm", "blade 9 in".
+        # @return [Float, nil]
+        def kit_blade_mm
+          said = contents.find { |one| one.match?(Motor.kit_words.fetch(:blade)) }.to_s[/\d.*/] or return nil
+          Quantities.read(said, "length").value
+        end
+
         # The hub on its shaft is its own, whatever the old blade's was.
         def brings_blade? = integral_blade || kit_with?(:blade)
 
