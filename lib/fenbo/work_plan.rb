@@ -9,10 +9,12 @@ module Fenbo
   #   ExtraWork  what an adaptation or a kit adds
   #   Step       one line of it
   #   Task       what a fault asks to be done
+  #   Answers    how the unit of a job is, as its plan asks
   #   Progress   the plan of a job with what has been done of it
   #   Tray       what came out and off, and is not back yet
   #   Check      whether the plans, as written, can be worked and reversed
   module WorkPlan
+    autoload :Answers, "fenbo/work_plan/answers"
     autoload :Check, "fenbo/work_plan/check"
     autoload :ExtraWork, "fenbo/work_plan/extra_work"
     autoload :Plan, "fenbo/work_plan/plan"

@@ -3,12 +3,14 @@
 module Stations
   module WorkPlan
     # How this unit is, as ticked: each feature of its plan by its id. What the unit's record
-    # says itself (wet, flammable) is changed there.
+    # says itself (wet, flammable) is changed there, and what was seen on the job is looked at anew.
     class FeaturesForm
       OF_THE_RECORD = %w[flammable wet].freeze
 
       # @param plan [Fenbo::WorkPlan::Progress]
-      def self.asked(plan) = plan.features.except(*OF_THE_RECORD)
+      def self.asked(plan)
+        plan.features.except(*OF_THE_RECORD).reject { |_, feature| feature.key?("seen") }
+      end
 
       def initialize(plan, params)
         @plan = plan

@@ -175,18 +175,7 @@ module Fenbo
         Plan.new(Plan.read(input, @limits), @limits)
       end
 
-      # The unit's features, with what its record says of wet and flammable; what the plan no
-      # longer knows is left out, so that yesterday's answer is read by today's plan.
-      def answers
-        @answers ||= known(job.unit.features).merge("flammable" => job.unit.flammable, "wet" => job.unit.wet)
-      end
-
-      def known(given)
-        given.select do |id, value|
-          feature = features[id] or next false
-          (feature["choices"] || [true, false]).include?(value)
-        end
-      end
+      def answers = @answers ||= Answers.new(job, fan, features).to_h
     end
   end
 end

@@ -121,6 +121,19 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     expect([10, 15, 35, 40].map { |gap| machine.off(tube, gap) }).to eq [-15, nil, nil, 15]
   end
 
+  it "melts the ice first where the coil was last seen closed by it" do
+    steps = ->(*findings, cause: "defrost_failed") {
+      described_class.of(made_job(unit: made_unit(family: "display_case", fans: ["evaporator-1"]), findings:,
+        decisions: [decided(cause, fault: "unit.1")]), fault: "unit.1").steps.map(&:id)
+    }
+    iced = found("frost_pattern", "even_blocked")
+    expect(steps[iced].each_cons(2)).to include %w[ice_melted heater_out]
+    [[], [iced, found("frost_pattern", "clear", minutes: 5)]].each do |findings|
+      expect(steps[*findings]).not_to include "ice_melted"
+    end
+    expect(steps[found("coil_through_light", "iced")]).to include "ice_melted"
+  end
+
   it "keeps what each fault and task did apart, and old files' steps with the fan in hand" do
     mine, old = done("guard_off").first, stepped("blade_off", task: nil, fault: nil)
     others = [stepped("connector_off", task:, fault: "evaporator-2.1"), stepped("guard_off", task: "contactor")]

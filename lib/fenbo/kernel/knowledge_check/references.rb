@@ -13,6 +13,7 @@ module Fenbo
       def look
         reuse
         asked
+        seen_features
         rules
         company
         parts
@@ -36,6 +37,12 @@ module Fenbo
           unknown(test.cautions - cautions, "tests.yml #{test.id} caution")
           test.not_after.merge(test.only_after)
             .each { |id, said| unknown(said - outcomes(id), "tests.yml #{test.id} after #{id}") }
+        end
+      end
+
+      def seen_features
+        WorkPlan::Recipe.shared["features"].each do |id, row|
+          row.fetch("seen", {}).each { |test, said| unknown(said - outcomes(test), "shared_steps.yml #{id} seen") }
         end
       end
 
