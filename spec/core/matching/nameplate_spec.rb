@@ -36,6 +36,8 @@ RSpec.describe Fenbo::Matching::Nameplate do
       "rotation_view" => "shaft_end",
       "poles" => 4
     },
+    "V 230 Hz 50 A 0.25 W 10/34 1300/min" => {"watts" => 34, "horsepower" => (10 / 745.7).round(6), "amps" => [0.25]},
+    "230V 50/60Hz 29/33W 0.2A 1300/1550 RPM" => {"watts" => 29},
     "MODEL AB-12 VOLTS 115/230 AMPS 3.0/1.5 HP 1/4 RPM 1075 HZ 60 PH 1 SF 1.0 OPEN AIR OVER ROT REV" => {
       "volts" => [115, 230],
       "amps" => [3.0, 1.5],

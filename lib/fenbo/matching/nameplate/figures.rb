@@ -50,7 +50,7 @@ module Fenbo
           rpm: [SPEEDS, %r{(?<unit>R\.P\.M\.?|(?:RPM|R/MIN|MIN-1|1/MIN|U/MIN|/\s?MIN)\b)}, /R\.?P\.?M\.?/],
           hertz: [CYCLES, /(?:HZ|CY(?:CLES?)?|CPS)\b/, /HZ/],
           horsepower: [SHARE, /H\.?P\b\.?/, /H\.?P\.?/],
-          watts: [N, /(?<unit>KW|WATTS?|W)\b/, /(?<unit>KW)|WATTS?|W/],
+          watts: [%r{#{N}(?:\s*/\s*#{N})?}, /(?<unit>KW|WATTS?|W)\b/, /(?<unit>KW)|WATTS?|W/],
           volts: [LIST, /(?:VOLTS?|VAC|VDC|V~|V)(?![A-Z0-9])/, /VOLTS?|V/],
           amps: [LIST, /(?<unit>MA|FLA|RLA|AMPS?|A)\b/, /FLA|RLA|AMPS?|A/],
           phases: [/[13]/, /(?:PHASE|PH|Ø|~)(?![A-Z])/, /PH(?:ASE)?/],

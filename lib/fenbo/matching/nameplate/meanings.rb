@@ -77,10 +77,17 @@ module Fenbo
           [{"service_factor" => match[:value].to_f}, "service factor"]
         end
 
-        # Kilowatts are what a motor gives at its shaft, but on an EC motor what it takes in.
+        # Kilowatts are what a motor gives at its shaft, but on an EC motor what it takes in. Of two
+        # watts far apart the lesser is given and the greater taken in; two near each other are
+        # those of two frequencies.
         def watts(match)
           return {"kilowatts" => match[:value].to_f}, "rated power" if named(match, :unit) == "KW"
-          [{"watts" => match[:value].to_f}, "watts taken in"]
+          lesser, greater = many(match[:value]).minmax
+          if lesser >= greater * @limits["plate.output_share"]
+            return {"watts" => match[:value].to_f}, "watts taken in"
+          end
+          [{"watts" => greater, "horsepower" => (lesser / @limits["match.watts_per_horsepower"]).round(6)},
+            "#{Quantities.tidy(lesser)} W at the shaft, #{Quantities.tidy(greater)} W taken in"]
         end
 
         def volts(match)
