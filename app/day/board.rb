@@ -120,7 +120,7 @@ module Day
     def jobs
       @jobs ||=
         Job.give(
-          Job.open.preload(:station_steps, :visits, unit: :site).to_a,
+          Job.open.preload(:visits, unit: :site).to_a,
           [:technician, {visits: :technician}],
           from: people
         )
@@ -130,14 +130,18 @@ module Day
 
     # Visits that somebody came for and has not left.
     def here
-      @here ||= Visit.begun.where(job: jobs, ends_at: nil, starts_at: ..now).ids
+      @here ||= begin
+        due = jobs.flat_map { |job| job.visits.select { |visit| visit.ends_at.nil? && visit.starts_at <= now } }
+        due.empty? ? [] : Visit.begun.where(id: due).ids
+      end
     end
 
-    def waits = @waits ||= Waits.new(now:)
+    def waits = @waits ||= Waits.new(jobs, now:)
 
     def limits = @limits ||= Shared::Shop.limits
 
     def entry(job)
+      job.stations_done = waits.done(job)
       clock = Fenbo::Product::JobClock.new(job, now:, limits:)
       Entry.new(
         job:,

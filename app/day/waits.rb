@@ -1,23 +1,28 @@
 # frozen_string_literal: true
 
 module Day
-  # What open jobs are stuck for, asked of the database at once.
+  # What open jobs are stuck for and how far they are, asked of the database at once.
   class Waits
     SQL = File.read(File.join(__dir__, "waits.sql")).freeze
-    # Of a job that was opened just now.
-    NONE = {}.freeze
-    private_constant :SQL, :NONE
+    private_constant :SQL
 
+    # Prepared: to plan it takes the database longer than to answer it.
+    # @param jobs [Array<Job>]
     # @param now [Time]
-    def initialize(now:)
+    def initialize(jobs, now:)
       @now = now
-      @rows = ActiveRecord::Base.connection.select_all(SQL, "what jobs wait for").to_a.index_by { |row| row["id"] }
+      ids = "{#{jobs.map(&:id).join(",")}}"
+      @rows = ActiveRecord::Base.connection.select_all(SQL, "what jobs wait for", [ids], preparable: true)
+        .to_a.index_by { |row| row["id"] }
     end
 
-    # @param job [Job] an open one
+    # @return [Array<String>] stations
+    def done(job) = @rows.fetch(job.id)["done"].to_s.split
+
+    # @param job [Job] one of them
     # @return [String, nil] in words; nil when somebody can simply go on
     def words(job)
-      row = @rows.fetch(job.id, NONE)
+      row = @rows.fetch(job.id)
       return "a technician's countersign" if row["countersign"]
       return "their yes to quote #{job.number}-#{row["quote"]}" if row["quote"]
       return "an answer from #{row["silent"]}" if row["silent"]
@@ -28,13 +33,13 @@ module Day
 
     # When the part comes that was ordered; nil where none is on its way.
     def part_at(job)
-      at = @rows.fetch(job.id, NONE)["ready_at"]
+      at = @rows.fetch(job.id)["ready_at"]
       at if at && at > @now
     end
 
     # A stopgap that holds the product and is to be undone: its words; nil where none does.
     def temporary(job)
-      kept = @rows.fetch(job.id, NONE)["stopgap"]
+      kept = @rows.fetch(job.id)["stopgap"]
       kept && Fenbo::Product::Stopgaps.table[kept]&.fetch("label")
     end
   end

@@ -1,11 +1,12 @@
--- What each open job waits for: of every fault the last decision, the last quote, of the parts that
+-- What each of these jobs ($1) waits for: of every fault the last decision, the last quote, of the parts that
 -- are not in yet one that nobody has ordered, else the one that comes last, the order that nobody
--- has answered yet, and a stopgap that is still in.
+-- has answered yet, and a stopgap that is still in. Beside it, which of its stations are done.
 SELECT jobs.id,
   jobs.status = 'awaiting_countersign' OR COALESCE(decided.unsigned, false) AS countersign,
   quoted.version AS quote, ordered.supplier_name AS silent,
   chosen.id IS NOT NULL AS chosen, chosen.ready_at, chosen.part_no, chosen.offer IS NULL AS unordered,
-  bridged.stopgap
+  bridged.stopgap,
+  (SELECT string_agg(station, ' ') FROM station_steps WHERE station_steps.job_id = jobs.id AND state = 'done') AS done
 FROM jobs
 LEFT JOIN LATERAL (
   SELECT bool_or(last_of_fault.unsigned) AS unsigned FROM (
@@ -37,4 +38,4 @@ LEFT JOIN LATERAL (
     AND NOT EXISTS (SELECT 1 FROM proof_checks WHERE proof_checks.job_id = jobs.id AND check_id = 'undone')
   ORDER BY part_choices.created_at DESC, part_choices.id DESC LIMIT 1
 ) bridged ON true
-WHERE jobs.status NOT IN ('closed', 'cancelled')
+WHERE jobs.id = ANY ($1)

@@ -79,8 +79,12 @@ class Job < ApplicationRecord
   # As the job file has them.
   def box_points = box_log.map { |row| [Time.iso8601(row["at"]), row["c"]] }
 
+  # Which stations are done, where that was asked of many jobs at once.
+  attr_writer :stations_done
+
   # Whether a station's work is done.
   def done?(station)
+    return @stations_done.include?(station) if @stations_done
     station_steps.any? { |step| step.station == station && step.state == "done" }
   end
 
