@@ -12,7 +12,7 @@ module Demo
   class Catalogue
     MOTORS, BLADES, KITS = 1_500, 600, 120
     # The blades that motors of up to so many watts turn, mm.
-    KIT_BLADES = {6 => [154, 172], 10 => [172, 200], 16 => [200, 230], 25 => [230, 254]}.freeze
+    KIT_BLADES = {6 => [154, 172], 10 => [200, 230], 16 => [230, 254], 25 => [254, 300]}.freeze
     FILE = File.join(__dir__, "parts.yml")
 
     def load
@@ -74,7 +74,7 @@ module Demo
       random = Random.new(11)
       Array.new(KITS - 4) do |index|
         output = [4, 6, 8, 10, 12, 16, 20, 25][index % 8]
-        blade = KIT_BLADES.find { |most, _| output <= most }.last[random.rand(2)]
+        blade = KIT_BLADES.find { |most, _| output <= most }.last[index / 8 % 2]
         MotorRow.of(
           "#{%w[KA MI BR][index % 3]}-K#{output}-#{200 + index}",
           %w[Karsund Mirvane Brennik][index % 3],

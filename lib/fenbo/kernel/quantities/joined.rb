@@ -17,16 +17,16 @@ module Fenbo
         match = PATTERN.match(text) or return nil
         greater, lesser = joined["units"]
         signed = match[2] == joined["sign"]
-        return nil unless signed || name(match[2], kind) == greater
+        return nil unless signed || called(match[2], kind) == greater
         # After a sign the greater one may be named at the end: "1:30 h".
-        return nil unless [nil, lesser, (greater if signed)].include?(name(match[4], kind))
+        return nil unless [nil, lesser, (greater if signed)].include?(called(match[4], kind))
         sum(match[1].to_f, match[3].tr(",", ".").to_f, *[greater, lesser].map { |one| unit(one, kind) })
       end
 
       def unit(typed, kind) = Quantities.unit_of(typed, kind, "si")
 
       # What it is called here; as it stands where it is not known.
-      def name(typed, kind)
+      def called(typed, kind)
         typed && (unit(typed, kind)&.fetch("name") || typed)
       end
 
@@ -35,7 +35,7 @@ module Fenbo
         return nil if rest * lesser["factor"] >= greater["factor"]
         Quantities.to_si(whole, greater) + Quantities.to_si(rest, lesser)
       end
-      private_class_method :unit, :name, :sum
+      private_class_method :unit, :called, :sum
     end
   end
 end
