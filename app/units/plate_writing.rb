@@ -35,7 +35,8 @@ module Units
       in_watts = text.match?(/w\z/i)
       reading = Fenbo::Quantities.read(in_watts ? text : "#{text} hp", "power")
       if reading.ok? && reading.value.positive?
-        (reading.value / Shared::Shop.limits["match.watts_per_horsepower"]).round(in_watts ? 6 : Shared::ShaftPower::DIGITS)
+        digits = in_watts ? 6 : Shared::ShaftPower::DIGITS
+        (reading.value / Shared::Shop.limits["match.watts_per_horsepower"]).round(digits)
       else
         fault(:horsepower, "A share or a number, like “1/15” or “0.25”, or watts: “9 W”.")
       end
