@@ -6,7 +6,7 @@ module Demo
   class PartMaker
     extend Forwardable
 
-    def_delegators :@scene, :row, :job, :at, :unit, :who, :hand, :visit, :file, :plan, :clock, :moment, :last_moment
+    def_delegators :@scene, :row, :job, :at, :unit, :who, :hand, :visit, :file, :clock, :moment, :last_moment
 
     def initialize(scene)
       @scene = scene
@@ -90,7 +90,7 @@ module Demo
     end
 
     def source(choice)
-      sources = Stations::Source::PartSources.new(file, file.fault_at(nil), plan:, clock:, now: at)
+      sources = Stations::Source::PartSources.new(file, file.fault_at(nil), clock:, now: at)
       option =
         sources.options.find { |one| one[:offer] == row["offer"] } ||
         sources.options.find { |one| one[:second_trip] } || sources.options.first

@@ -9,14 +9,19 @@ module Fenbo
   #   ExtraWork  what an adaptation or a kit adds
   #   Step       one line of it
   #   Task       what a fault asks to be done
+  #   Opening    which of them are done together
   #   Answers    how the unit of a job is, as its plan asks
   #   Progress   the plan of a job with what has been done of it
+  #   Parts      what goes in by it
+  #   Waiting    what a step of it waits for
   #   Tray       what came out and off, and is not back yet
   #   Check      whether the plans, as written, can be worked and reversed
   module WorkPlan
     autoload :Answers, "fenbo/work_plan/answers"
     autoload :Check, "fenbo/work_plan/check"
     autoload :ExtraWork, "fenbo/work_plan/extra_work"
+    autoload :Opening, "fenbo/work_plan/opening"
+    autoload :Parts, "fenbo/work_plan/parts"
     autoload :Plan, "fenbo/work_plan/plan"
     autoload :Progress, "fenbo/work_plan/progress"
     autoload :Recipe, "fenbo/work_plan/recipe"
@@ -24,6 +29,7 @@ module Fenbo
     autoload :Step, "fenbo/work_plan/step"
     autoload :Task, "fenbo/work_plan/task"
     autoload :Tray, "fenbo/work_plan/tray"
+    autoload :Waiting, "fenbo/work_plan/waiting"
     autoload :Wanted, "fenbo/work_plan/wanted"
 
     # What a plan may serve: motors, what sits on them, cleaning, and parts that are no motors.

@@ -39,6 +39,26 @@ RSpec.describe Stations::Source::QuoteBuilder, :made_jobs, :rolled_back do
     expect(why.values.join).not_to include "door seal"
   end
 
+  it "takes the hours of what is done in one opening once, and of each fan by itself" do
+    rate = Setting.read("rate_per_hour_cents") / 60.0
+    two = ->(fault) { [decided("bearing_worn"), decided("connection_burnt", fault:, action: "repair")] }
+    cents = ->(**entries) { builder(**entries).options.first["lines"].map { |line| line["cents"] } }
+    minutes = ->(*also, task: "evaporator_fan_motor") {
+      Fenbo.call(:procedure, {"family" => "walk_in_cooler", "task" => task, "also" => also, "side" => "evaporator",
+                              "features" => {"wet" => true}}).minutes
+    }
+    motor, both, plug = minutes[], minutes["connector"], minutes[task: "connector"]
+    expect(both).to be < motor + plug
+    expect(cents[decisions: two["evaporator-1.2"]]).to eq [(rate * motor).round, (rate * (both - motor)).round]
+    expect(cents[decisions: two["evaporator-2.1"]]).to eq [(rate * motor).round, (rate * plug).round]
+    expect(cents[decisions: [decided("bearing_worn", "evaporator_dirty")]]).to eq [(rate * minutes["cleaning"]).round]
+    spare = Fenbo::JobFile::CatalogueSpare.new(part_no: "CN-2", kind: "connector", columns: {})
+    choices = [chosen(offer: offer(["parts", 8000], ["labour", 6000])),
+      chosen(fault: "evaporator-1.2", motor: nil, spare:, offer: offer(["parts", 900], ["labour", 3000]))]
+    expect(cents[decisions: two["evaporator-1.2"], part_choices: choices])
+      .to eq [8000, 6000, 900, (3000.0 * (both - motor) / plug).round]
+  end
+
   it "tells what another instrument said, too" do
     told = builder(decisions: [decided("winding_open")], readings: [asked("amps", amps)],
       part_choices: [chosen(offer: offer(["parts", 8000]))],

@@ -31,7 +31,7 @@ RSpec.describe Stations::Source, :rolled_back do
     now = file(job)
     clock = Fenbo::Product::JobClock.new(now, now: friday, limits: Shared::Shop.limits)
     Stations::Source::Ways.new(Stations::Source::PartSources.new(now, now.fault_at("evaporator-1"),
-      plan: Fenbo::WorkPlan::Progress.of(now), clock:, now: friday, slot: slot.transform_keys(&:to_s)))
+      clock:, now: friday, slot: slot.transform_keys(&:to_s)))
   end
 
   it "draws each way from now to its finish, the best first, with what it saves" do

@@ -26,8 +26,7 @@ RSpec.describe Fenbo::Product::Stopgaps, :rolled_back do
   def sources(limits = Shared::Shop.limits)
     now = file(job)
     clock = Fenbo::Product::JobClock.new(now, now: friday, limits:)
-    Stations::Source::PartSources.new(now, now.fault_at("condenser-1"), plan: Fenbo::WorkPlan::Progress.of(now),
-      clock:, now: friday)
+    Stations::Source::PartSources.new(now, now.fault_at("condenser-1"), clock:, now: friday)
   end
 
   def hours(id, **limits)

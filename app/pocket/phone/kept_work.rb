@@ -75,7 +75,7 @@ class KeptWork
 
   def finish(entry, plan)
     book.finish("fit") unless plan.next_along
-    fit(entry.fault) if plan.choice&.thing
+    plan.parts.fitting.each { |key| fit(key) }
   end
 
   def put_in(choice)

@@ -51,11 +51,11 @@ module Entries
       State.new(state:).append(book) if state && !skipped
     end
 
-    # The last step done, the chosen part sits where it was meant to, if this was its plan; the
-    # station is done when what was decided along with it is, too.
+    # The last step done, the chosen parts sit where they were meant to, if this was their plan;
+    # the station is done when what was decided along with it is, too.
     def finish(book, plan)
       book.finish("fit") unless plan.next_along
-      Fitted.new(fault:).append(book) if plan.choice&.thing
+      plan.parts.fitting.each { |key| Fitted.new(fault: key).append(book) }
     end
 
     def plan(book, reread: false, now: nil)
@@ -64,9 +64,15 @@ module Entries
     end
 
     def gate_fault(plan, row)
-      wait = plan.waits_for(row) or return
+      wait = plan.waits_for(row) or return elsewhere_fault(plan, row)
       first = (wait.phase == "safe") ? "The safety gate comes first" : "First"
       [:step, "#{first}: #{wait.text}"]
+    end
+
+    # One switch feeds the whole unit.
+    def elsewhere_fault(plan, row)
+      other = plan.waiting.elsewhere(row) or return
+      [:step, "#{other.fan.long_label} is apart: what came off there goes back before power does."]
     end
 
     # Nothing comes apart that somebody has to say yes to first.

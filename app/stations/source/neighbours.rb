@@ -12,7 +12,7 @@ module Stations
       # @param plan [Fenbo::WorkPlan::Progress] of the one that is changed anyway
       def initialize(job, plan)
         @job = job
-        @plan = plan
+        @plan = plan.by_itself
       end
 
       # Fans of the same side that were listened to, but for those with a fault of their own.
@@ -55,7 +55,7 @@ module Stations
       end
 
       # What the part in hand costs: the neighbour is its twin.
-      def price = @plan.choice&.motor&.price_cents
+      def price = @plan.parts.lead&.motor&.price_cents
 
       # Made safe and proved it is already.
       def minutes

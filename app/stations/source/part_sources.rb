@@ -5,13 +5,11 @@ module Stations
     # Where the chosen part can come from, and when the job would be done.
     class PartSources
       # @param fault [Fenbo::JobFile::Fault] what the part is for
-      # @param plan [Fenbo::WorkPlan::Progress]
       # @param clock [Fenbo::Product::JobClock]
       # @param slot [Hash] "offer" and "at", the local time before which its work does not begin
-      def initialize(job, fault, plan:, clock:, now: Time.now, slot: {})
+      def initialize(job, fault, clock:, now: Time.now, slot: {})
         @job = job
         @fault = fault
-        @plan = plan
         @clock = clock
         @now = now
         @slot = slot
@@ -72,8 +70,9 @@ module Stations
           "state" => Suppliers::Desk.takes_orders?(option.offer) ? "to_send" : "by_hand")
       end
 
+      # Of its work, with what was decided along with it.
       def minutes
-        @plan.minutes
+        @minutes ||= Fenbo::WorkPlan::Progress.whole(@job, [@fault], limits: Shared::Shop.limits).sum(&:minutes)
       end
 
       def question

@@ -7,6 +7,8 @@ module Stations
     # found; the sums by the tool `quote`. An option that adds nothing is left out.
     class QuoteBuilder
       Line = Fenbo::Value.of(:what, :kind, :cents, :place, :evidence)
+      # What is paid by the hour at the unit.
+      HOURS = %w[labour overtime].freeze
       TRIP = Fenbo::Sourcing::Option::SECOND_TRIP
       NEIGHBOUR = "motor, changed on the same visit"
       UPGRADE = "instead, which takes less"
@@ -64,7 +66,7 @@ module Stations
       end
 
       def better
-        @better ||= faults.select { |fault| fault.decision.action == "clean" }.map { |fault| labour_of(fault) } +
+        @better ||= cleaned.map { |fault| labour_of(fault) } +
           neighbours.select { |row| row.answer.verdict == "now" }.map { |row| neighbour_line(row) }
       end
 
@@ -80,20 +82,31 @@ module Stations
           place: fault.place, evidence: @words.upgrade_words(row))
       end
 
-      def good_faults
-        faults.reject { |fault| fault.decision.action == "clean" }
+      def good_faults = faults - cleaned
+
+      def cleaned
+        @cleaned ||= faults.select { |fault| fault.decision.action == "clean" }
       end
 
       # By the offer taken, else by the one that would be recommended; without a part, its labour.
       def fault_lines(fault)
         way = fault.part_choice&.offer || recommended(fault)
         return [labour_of(fault)] unless way
-        way["lines"].map { |line| line_of(fault, line["what"], line["cents"], way["stopgap"]) }
+        way["lines"].map { |line|
+          line_of(fault, line["what"], (line["cents"] * share_of(fault, line["what"])).round, way["stopgap"])
+        }
       end
+
+      # Of its hours, what is left where the unit is open already for another fault of the same fan.
+      def share_of(fault, what)
+        HOURS.include?(what) ? openings.share(fault) : 1
+      end
+
+      def openings = @openings ||= QuotedHours.new(@job, good_faults + cleaned)
 
       def recommended(fault)
         return unless fault.part_choice&.thing
-        PartSources.new(@job, fault, plan: plan(fault), clock: @clock).options.first&.as_json
+        PartSources.new(@job, fault, clock: @clock).options.first&.as_json
       end
 
       def line_of(fault, what, cents, stopgap)
@@ -121,10 +134,10 @@ module Stations
       def work_of(fault)
         by_hand = fault.by_hand
         return [Fenbo::Diagnosis.low(by_hand.remedy), by_hand.minutes] if by_hand
-        what = Shared::Words::TASKS.fetch(plan(fault).task).downcase
+        what = openings.tasks(fault).map { |task| Shared::Words::TASKS.fetch(task).downcase }.to_sentence
         # Nobody is to take the work for all that it costs.
         what += ", the work alone: its part is not chosen yet" if unchosen?(fault)
-        [what, plan(fault).minutes]
+        [what, openings.minutes(fault)]
       end
 
       def unchosen?(fault)

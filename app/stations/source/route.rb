@@ -79,7 +79,7 @@ module Stations
       end
 
       def sources
-        @sources ||= PartSources.new(job, fault_here, plan:, clock: product_clock, slot:)
+        @sources ||= PartSources.new(job, fault_here, clock: product_clock, slot:)
       end
 
       # Where a hand has dragged one way's work; nonsense is let go.

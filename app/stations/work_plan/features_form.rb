@@ -9,7 +9,7 @@ module Stations
 
       # @param plan [Fenbo::WorkPlan::Progress]
       def self.asked(plan)
-        plan.features.except(*OF_THE_RECORD).reject { |_, feature| feature.key?("seen") }
+        plan.answers.features.except(*OF_THE_RECORD).reject { |_, feature| feature.key?("seen") }
       end
 
       def initialize(plan, params)

@@ -45,6 +45,10 @@ module Stations
 
       private
 
+      # What is looked at is the opening that a work is part of, unless it is asked for by itself;
+      # a tick goes where its form stood.
+      def as = (request.get? && params[:alone] != "1") ? :part : :lead
+
       # As asked, else as the reader's units suggest.
       def paper
         return params[:paper] if PAPERS.key?(params[:paper])
@@ -54,13 +58,13 @@ module Stations
       # The plan asked for, by fault and task; made safe counts for a working day.
       def plan
         @plan ||= Fenbo::WorkPlan::Progress.of(job, fault: fault_here.key, task: params[:task],
-          limits: Shared::Shop.limits, now: Time.now)
+          limits: Shared::Shop.limits, now: Time.now, as:)
       end
 
       def here = plan_path(plan)
 
       # What was ordered for it and is not here yet.
-      def coming = record.coming_for(plan.choice)
+      def coming = record.coming_for(plan.parts.lead)
 
       def page(fault: nil, cleaning: CleaningForm.new(plan, {}))
         step = plan.step(fault&.step || params[:step]) || plan.next_step

@@ -6,11 +6,29 @@ module Stations
     module Words
       def task_words(task) = Shared::Words::TASKS.fetch(task)
 
+      # "Motor and cleaning"
+      def joined_words(plan)
+        first, *others = plan.joined.map { |task| task_words(task) }
+        [first, *others.map { |one| Fenbo::Diagnosis.low(one) }].to_sentence
+      end
+
       def plan_path(plan)
-        "/jobs/#{job.number}/fit?fan=#{spot(plan.fault)}&task=#{plan.task}"
+        "/jobs/#{job.number}/fit?fan=#{spot(plan.fault)}&task=#{plan.task}#{"&alone=1" if plan.apart?}"
       end
 
       def print_path(plan) = plan_path(plan).sub("/fit?", "/fit/print?")
+
+      # The plan of a cause decided along, by itself; its first tick keeps it so.
+      def apart_path(cause)
+        task = Fenbo::WorkPlan::Task.for_cause(job.unit.family, plan.fan.side, cause)
+        "/jobs/#{job.number}/fit?fan=#{spot(plan.fault)}&task=#{task}&alone=1"
+      end
+
+      # "one opening for both, 23 min less than one after the other"
+      def joint_words(plan)
+        "one opening for #{(plan.joined.size == 2) ? "both" : "all"}, #{plan.plan.saved_minutes} min less " \
+          "than one after the other"
+      end
 
       # "12 done, about 45 min in all, 34 to 68"
       def whole_words(plan)

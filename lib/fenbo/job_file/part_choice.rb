@@ -56,6 +56,9 @@ module Fenbo
 
       # Whether it was taken off a van: nothing had to be ordered.
       def from_van? = offer.to_h["offer"] == "van"
+
+      # Whether it was ordered and has not come yet.
+      def awaited? = !offer.nil? && !(fitted? || here? || from_van?)
     end
   end
 end

@@ -122,9 +122,16 @@ module Fenbo
       end
 
       def step_of(fault, ids)
+        keys = [fault.key, leading(fault)]
         @job.steps.select do |one|
-          one.fault == fault.key && ids.include?(one.step) && !one.skipped? && (@again.nil? || one.done_at > @again)
+          keys.include?(one.fault) && ids.include?(one.step) && !one.skipped? && (@again.nil? || one.done_at > @again)
         end.max_by(&:done_at)
+      end
+
+      # The fault whose plan keeps the ticks of the opening it was worked in.
+      def leading(fault)
+        work = WorkPlan::Opening::Work.new(fault:, task: WorkPlan::Task.for_fault(@job.unit.family, fault))
+        WorkPlan::Opening.new(@job, fault).with(work).first.fault.key
       end
 
       # By which plan it was worked on; nil where no fan was touched.

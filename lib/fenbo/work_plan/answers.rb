@@ -13,9 +13,22 @@ module Fenbo
         @features = features
       end
 
+      # What is asked of the unit (Plan.features).
+      attr_reader :features
+
       # @return [Hash] id => true, false or the choice
       def to_h
-        kept.merge("flammable" => unit.flammable, "wet" => unit.wet, **seen)
+        @to_h ||= kept.merge("flammable" => unit.flammable, "wet" => unit.wet, **seen)
+      end
+
+      # Whether somebody has said how this unit is.
+      def any? = (features.keys & unit.features.keys).any?
+
+      # As noted, else as most are.
+      def at(id)
+        value = to_h[id]
+        return value unless value.nil?
+        features[id]["flag"].nil? ? features[id]["choices"].first : features[id]["flag"]
       end
 
       private
@@ -24,13 +37,13 @@ module Fenbo
 
       def kept
         unit.features.select do |id, value|
-          feature = @features[id] or next false
+          feature = features[id] or next false
           (feature["choices"] || [true, false]).include?(value)
         end
       end
 
       def seen
-        @features.select { |_, row| row["seen"] }.transform_values { |row|
+        features.select { |_, row| row["seen"] }.transform_values { |row|
           row["seen"].any? { |test, outcomes| outcomes.include?(last_outcome(test)) }
         }
       end

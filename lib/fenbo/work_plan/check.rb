@@ -59,7 +59,9 @@ module Fenbo
 
       def tasks
         known = TASKS + Recipe.shared["groups"].keys
-        strange(each_row { |row| row.fetch("only_for", []) + row.fetch("unless_for", []) } - known, "tasks") +
+        strange(each_row { |row|
+          row.values_at("only_for", "unless_for", "not_with").compact.flatten
+        } - known, "tasks") +
           strange(@recipe.tasks.keys - TASKS, "tasks")
       end
 

@@ -4,13 +4,16 @@ module Fenbo
   module WorkPlan
     # The plan for one family and task, with this unit's features.
     #
-    # in:  family, task, features {id: value}, side (where a unit has two and the task does
-    #      not say), extra_work (ids of adaptations, or {id, text, minutes})
+    # in:  family, task, also (further tasks in the same opening), features {id: value}, side
+    #      (where a unit has two and the task does not say), extra_work (ids of adaptations, or
+    #      {id, text, minutes})
     # out: minutes with a range, tools, safety_gate, steps in order, transfers
     # Every step that removes something is reversed by exactly one back step, in
     # reverse order. Source: install/plans.
     class Plan < Tool
-      Question = Value.of(:family, :task, :features, side: nil, extra_work: [])
+      Question = Value.of(:family, :task, :features, side: nil, also: [], extra_work: []) do
+        def tasks = [task, *also]
+      end
 
       def self.families = Recipe.families
 
@@ -21,12 +24,23 @@ module Fenbo
         family = input.choice("family", families)
         recipe = family && Recipe.of(family)
         task = input.choice("task", TASKS)
-        if recipe && task && !recipe.tasks.key?(task)
-          input.fault("task", "is not in this plan; it serves #{recipe.tasks.keys.join(", ")}")
-        end
-        Question.new(family:, task:, side: read_side(input, family),
+        also = read_also(input) - [task]
+        {"task" => [task].compact, "also" => also}.each { |name, tasks| served(input, name, tasks, recipe) if recipe }
+        Question.new(family:, task:, also:, side: read_side(input, family),
           features: recipe ? read_features(input.object("features", required: false), recipe) : {},
           extra_work: ExtraWork.read(input, limits))
+      end
+
+      def self.read_also(input)
+        list = input.raw("also") || []
+        return list.uniq if list.is_a?(Array) && (list - TASKS).empty?
+        input.fault("also", "must be a list of #{TASKS.join(", ")}") || []
+      end
+
+      def self.served(input, name, tasks, recipe)
+        strange = tasks - recipe.tasks.keys
+        return if strange.empty?
+        input.fault(name, "is not in this plan; it serves #{recipe.tasks.keys.join(", ")}")
       end
 
       def self.read_side(input, family)
@@ -69,6 +83,11 @@ module Fenbo
 
       def extra_minutes = question.extra_work.sum(&:minutes)
 
+      # Minutes that one opening for all of it saves.
+      def saved_minutes
+        @saved_minutes ||= question.tasks.sum { |task| alone(task).minutes } + extra_minutes - minutes
+      end
+
       def gate = @gate ||= forward("gate", "safe")
 
       def steps
@@ -85,10 +104,15 @@ module Fenbo
       def recipe = @recipe ||= Recipe.of(question.family)
 
       def wanted
-        @wanted ||= Wanted.new(question.task, question.side, question.features)
+        @wanted ||= question.tasks.map { |task| Wanted.new(task, question.side, question.features) }
       end
 
-      def rows(phase) = recipe.rows(phase).select { |row| wanted.call(row) }
+      # One row serves every task that wants it, and none that another one has a row for.
+      def rows(phase)
+        recipe.rows(phase).select do |row|
+          wanted.any? { |one| one.call(row) } && (Wanted.tasks(row.fetch("not_with", [])) & question.tasks).empty?
+        end
+      end
 
       def forward(phase, as = phase)
         rows(phase).reject { |row| row["back_only"] }.map { |row| Step.from(row, as) }
@@ -102,6 +126,10 @@ module Fenbo
         end
       end
 
+      def alone(task)
+        Plan.new(question.class.new(**question.to_h, task:, also: [], extra_work: []), limits)
+      end
+
       def extra(phase)
         question.extra_work.select { |step| step.phase == phase }
       end
@@ -111,9 +139,15 @@ module Fenbo
           reason("#{title}: usually about #{minutes} min, #{minutes_range.join(" to ")}", "plan.minutes",
             value: minutes, source: "install/plans"),
           reason("The safety gate comes first and cannot be skipped", "plan.gate", source: "work/hazards"),
+          (joint_reason if question.also.any?),
           (extra_reason if question.extra_work.any?),
           (hardened if question.features["flammable"])
         ].compact
+      end
+
+      def joint_reason
+        reason("Done in one opening: #{saved_minutes} min less than one after the other", "plan.joint",
+          value: saved_minutes, source: "install/plans")
       end
 
       def extra_reason

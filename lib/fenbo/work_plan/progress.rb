@@ -2,34 +2,61 @@
 
 module Fenbo
   module WorkPlan
-    # The work plan of one fault and task of a job, with what has been done of it.
+    # The work plan of one fault and task of a job, and of what is done in the same opening, with
+    # what has been done of it. The first of them leads: its plan keeps the ticks.
     #
     #   Progress.of(job, fault: "condenser-2", now: Time.now).next_step
     class Progress
-      # Steps that wait for others, whatever their phase.
-      WAITS = Check::BEFORE.group_by(&:last).transform_values { |pairs| pairs.map(&:first) }
-        .merge("plugged_in" => %w[counted]).freeze
-
       # @param fault [String] its key, or a fan's; nil: the fault in hand
       # @param task [String] nil: what the fault asks for
       # @param now [Time] nil: what was made safe once stays so
-      def self.of(job, fault: nil, task: nil, limits: Limits.default, now: nil)
-        new(job, job.fault_at(fault), task, limits, now)
+      # @param as [Symbol] :lead what it leads; :part the plan of the opening it is part of
+      def self.of(job, fault: nil, task: nil, limits: Limits.default, now: nil, as: :lead)
+        fault = job.fault_at(fault)
+        task = Task.for_fault(job.unit.family, fault) unless Task.possible(job.unit.family,
+          fault.fan.side).include?(task)
+        opening = Opening.new(job, fault)
+        work = Opening::Work.new(fault:, task:)
+        whole = opening.with(work)
+        return new(job, whole, limits, now) if as == :part
+        new(job, opening.led_by(work), limits, now, apart: whole.first.key != work.key)
       end
 
-      attr_reader :job, :plan, :fault, :task
+      # What these faults of one fan come to in all, every part here: the plans of their openings.
+      # @param faults [Array<JobFile::Fault>]
+      # @return [Array<Progress>] never empty: the first fault's where nothing was decided yet
+      def self.whole(job, faults, limits: Limits.default)
+        plans = Opening.new(job, faults.first, among: faults).groups.map { |works| new(job, works, limits, nil) }
+        plans.empty? ? [of(job, fault: faults.first.key, limits:)] : plans
+      end
 
-      def initialize(job, fault, task, limits, now)
+      attr_reader :job, :plan, :works
+
+      # @param works [Array<Opening::Work>] the lead first
+      # @param apart [Boolean] whether it is part of another opening as long as it is not begun
+      def initialize(job, works, limits, now, apart: false)
         @job = job
-        @fault = fault
+        @works = works
         @limits = limits
         @now = now
-        @task = tasks.include?(task) ? task : Task.for_fault(job.unit.family, fault)
+        @apart = apart
         @plan = build
         @done = mine.to_h { |step| [step.step, step] }
       end
 
+      def apart? = @apart
+
+      def fault = works.first.fault
+
+      def task = works.first.task
+
       def fan = fault.fan
+
+      # The tasks of the whole opening.
+      def joined = works.map(&:task)
+
+      # The work that leads, without what joins it.
+      def by_itself = Progress.new(job, works.first(1), @limits, @now)
 
       # The cause that wants no plan, as long as nobody began one or something else goes along.
       # @return [Diagnosis::Cause, nil]
@@ -46,13 +73,13 @@ module Fenbo
       def along
         @along ||= fault.also.map do |cause|
           one = Task.for_cause(job.unit.family, fan.side, cause)
-          [cause, one && Progress.new(job, fault, one, @limits, @now)]
+          [cause, one && (joined?(one) ? self : part(one))]
         end
       end
 
       # The first of those plans that is neither this one nor done.
       def next_along
-        along.find { |_, one| one && one.task != task && !one.finished? }
+        along.find { |_, one| one && one != self && !one.finished? }
       end
 
       def minutes = plan.minutes
@@ -65,30 +92,26 @@ module Fenbo
 
       def done(step) = @done[step.id]
 
-      # Made safe, and not so long ago that somebody may have been at it since.
-      def safe? = plan.gate.all? { |step| fresh?(step) }
+      def gate = plan.gate
 
-      # Whether a tick still counts: the gate's only for a working day.
-      def fresh?(step)
-        tick = done(step) or return false
-        step.phase != "safe" || @now.nil? || unlocked? || @now - tick.done_at < @limits["work_plan.gate_hours"] * 3600
-      end
+      # What a step waits for.
+      def waiting = @waiting ||= Waiting.new(self, @limits, @now)
+
+      # Made safe, and nothing happened since.
+      def safe? = gate.all? { |step| waiting.fresh?(step) }
 
       # The locks are off again: nobody's hands are in it any more.
-      def unlocked? = @done.key?("locks_off") || @done.key?("plugged_in")
+      def unlocked? = LOCKS_OFF.any? { |id| @done.key?(id) }
 
       # A step opens when the gate is passed, power only when the locks are off and all is
       # counted back; the gate itself is always open.
-      def open?(step) = waits_for(step).nil?
+      def open?(step) = waits_for(step).nil? && waiting.elsewhere(step).nil?
 
       # The step that has to come first, nil where none.
-      def waits_for(step)
-        return nil if step.phase == "safe"
-        plan.gate.find { |one| !fresh?(one) } || earlier(step).find { |one| !done(one) }
-      end
+      def waits_for(step) = waiting.for(step)
 
       def next_step
-        plan.gate.find { |step| !fresh?(step) } || steps.find { |step| !done(step) }
+        gate.find { |step| !waiting.fresh?(step) } || steps.find { |step| !done(step) }
       end
 
       # The one after `step` that is still to be done.
@@ -110,18 +133,15 @@ module Fenbo
       # @return [Tray]
       def tray = Tray.new(steps, @done)
 
-      # What moves to the new part: as Match judged the chosen one, else as the plan says.
-      def transfers = choice&.beside&.fetch("transfers", nil) || plan.transfers
+      # @return [Parts] that go in by this plan
+      def parts = @parts ||= Parts.new(job.unit.family, works)
 
-      # The part chosen for this fault, where this is the plan that it goes in by: a cleaning
-      # beside it has nothing to do with what the new motor needs.
-      def choice
-        (fault.part_choice if task == Task.for_part(job.unit.family, fault))
-      end
+      # What moves to the new part: as Match judged the chosen one, else as the plan says.
+      def transfers = parts.transfers || plan.transfers
 
       # The choice whose seat this step sets; nil elsewhere.
       def chosen_seat(step)
-        choice if step.measure&.fetch("what", nil) == "new_seat" && choice&.seat_mm
+        parts.seated if step.measure&.fetch("what", nil) == "new_seat"
       end
 
       # What a step's measure should come to; nil where nothing says.
@@ -138,44 +158,37 @@ module Fenbo
         job.since_retest(job.live_photos, fan.key).select { |photo| photo.step == id && photo.about?(fan.key) }
       end
 
-      def features = Plan.features(job.unit.family)
-
-      # Whether somebody has said how this unit is.
-      def asked? = (features.keys & job.unit.features.keys).any?
-
-      # How this unit is, by the plan's own id: as noted, else as most are.
-      def feature(id)
-        value = answers[id]
-        return value unless value.nil?
-        features[id]["flag"].nil? ? features[id]["choices"].first : features[id]["flag"]
+      # How this unit is.
+      def answers
+        @answers ||= Answers.new(job, fan, Plan.features(job.unit.family))
       end
 
       # Of the motor that will sit there.
-      def plate = choice&.motor || fan.motor
+      def plate = parts.motor&.motor || fan.motor
 
       # What was measured at a step of this plan.
       def measured(id) = @done[id]&.measured
 
       private
 
+      # The plan of a cause decided along, by itself or with what joins it.
+      def part(task)
+        Progress.of(job, fault: fault.key, task:, limits: @limits, now: @now)
+      end
+
+      def joined?(task)
+        works.any? { |work| work.task == task && work.fault.key == fault.key }
+      end
+
       def mine
         job.steps.select { |one| job.fault_key(one) == fault.key && (one.task || Task.motor(fan.side)) == task }
       end
 
-      # Steps a proving step waits for: what has to be back, and the locks before power.
-      def earlier(step)
-        return [] unless step.phase == "prove"
-        back = steps.select { |one| one.phase == "back" && one.fasteners }
-        back + steps.select { |one| WAITS.fetch(step.id, []).include?(one.id) }
-      end
-
       def build
-        input = Input.new({"family" => job.unit.family, "task" => task, "side" => fan.side, "features" => answers,
-                           "extra_work" => choice&.beside&.fetch("extra_work", nil)}.compact)
+        input = Input.new({"family" => job.unit.family, "task" => task, "also" => joined.drop(1), "side" => fan.side,
+                           "features" => answers.to_h, "extra_work" => parts.extra_work})
         Plan.new(Plan.read(input, @limits), @limits)
       end
-
-      def answers = @answers ||= Answers.new(job, fan, features).to_h
     end
   end
 end

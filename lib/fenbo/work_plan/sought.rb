@@ -20,7 +20,7 @@ module Fenbo
           case what
           when "new_seat" then plan.chosen_seat(step)&.seat_mm || plan.measured("blade_depth")
           when "capacitor" then plan.plate&.capacitor_uf
-          when "heater_ohms" then ohms(plan.choice&.spare&.columns.to_h)
+          when "heater_ohms" then plan.parts.choices.filter_map { |one| ohms(one.spare&.columns.to_h) }.first
           when "drain_gap" then limits["drain.gap"]
           end
         end

@@ -44,6 +44,14 @@ module Fenbo
         [of_part(fault), fallback(fault), motor(fault.fan.side)].compact.find { |task| tasks.include?(task) }
       end
 
+      # The part chosen for a work, where that is what it goes in by: a cleaning beside it has
+      # nothing to do with what the new motor needs.
+      # @param work [Opening::Work]
+      # @return [JobFile::PartChoice, nil]
+      def choice(family, work)
+        work.fault.part_choice if work.task == for_part(family, work.fault)
+      end
+
       def wanted(fault)
         return "cleaning" if fault.decision&.action == "clean"
         of_part(fault) || first_cause(fault)&.task || BY_PART[fault.part]

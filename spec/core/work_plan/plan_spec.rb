@@ -16,6 +16,15 @@ RSpec.describe Fenbo::WorkPlan::Plan do
       .each { |way| way.each_key { |id| way[id] = answers[id].sample(random: random) if random.rand < 0.6 } }
   end
 
+  # Every two tasks of a family that can be done at one fan.
+  def self.pairs
+    described_class.families.flat_map do |family|
+      Fenbo::Knowledge.table("families")[family]["sides"].flat_map { |side|
+        Fenbo::WorkPlan::Task.possible(family, side).combination(2).map { |pair| [family, side, *pair] }
+      }
+    end
+  end
+
   # What must hold of any plan, as sentences.
   def broken(result)
     steps = result[:steps]
@@ -47,6 +56,26 @@ RSpec.describe Fenbo::WorkPlan::Plan do
         end
       end
     end
+  end
+
+  it "holds for any two tasks in one opening, which is never longer than one after the other" do
+    ids = ->(*plans) { plans.flat_map { |one| one[:steps].map { |step| step[:id] } } }
+    self.class.pairs.each do |family, side, *pair|
+      one, two = pair.map { |task| plan(family, task, side:) }
+      both = plan(family, pair.first, side:, also: pair.drop(1))
+      saved = one[:minutes] + two[:minutes] - both[:minutes]
+      expect([family, pair, *broken(both), *(ids[one, two] - ids[both] - %w[capacitor_new])]).to eq [family, pair]
+      expect(both.reasons.find { |reason| reason.rule == "plan.joint" }.value).to eq saved
+      expect(saved).to be >= both[:safety_gate].sum { |step| step[:minutes] } - 1
+    end
+  end
+
+  it "refuses further tasks that are none, or not in the family's plan" do
+    expect(plan(also: ["cleaning"])[:steps].map { |step| step[:id] }).to include "foamed", "motor_out_ring"
+    expect(plan(also: "cleaning").at("also")).to match(/must be a list of .*cleaning/)
+    expect(plan(also: ["tidying"]).at("also")).to match(/must be a list of .*cleaning/)
+    expect(plan(also: ["grommet"]).at("also")).to match(/not in this plan/)
+    expect(plan(also: %w[cleaning cleaning evaporator_fan_motor])[:minutes]).to eq plan(also: ["cleaning"])[:minutes]
   end
 
   it "covers every family and what its fans can need" do

@@ -160,27 +160,89 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
   end
 
   it "reads yesterday's answers about a unit by what the plan asks today" do
-    features = described_class.of(job([])).features
+    features = described_class.of(job([])).answers.features
     asked = features.find { |_, row| row["choices"] }
     said = made_unit(features: {asked.first => asked.last["choices"].last, "flux_capacitor" => true})
-    expect(plan(unit: said).feature(asked.first)).to eq asked.last["choices"].last
-    expect([plan(unit: said).asked?, plan(unit: made_unit).asked?]).to eq [true, false]
+    expect(plan(unit: said).answers.at(asked.first)).to eq asked.last["choices"].last
+    expect([plan(unit: said).answers.any?, plan(unit: made_unit).answers.any?]).to eq [true, false]
     strange = made_unit(features: {asked.first => "on the moon"})
-    expect(plan(unit: strange).feature(asked.first)).to eq plan.feature(asked.first)
+    expect(plan(unit: strange).answers.at(asked.first)).to eq plan.answers.at(asked.first)
   end
 
-  it "leads on to what was decided along with the first cause, each by its own plan" do
+  it "leads on to what was decided along with the first cause, each by its own plan once it is begun" do
     ticked = ->(ids) { ids.map { |id| stepped(id, task: "cleaning") } }
     two = ->(steps) { made_job(steps:, decisions: [decided("bearing_worn", "evaporator_dirty", "setpoint_wrong")]) }
-    start = described_class.of(two[[]], now: at(60))
+    start = described_class.of(two[ticked[gate]], now: at(60))
     expect(start.along.map { |cause, one| [cause.id, one&.task] }).to eq [
       ["evaporator_dirty", "cleaning"], ["setpoint_wrong", nil]
     ]
-    expect(start.next_along.first.id).to eq "evaporator_dirty"
+    expect([start.joined, start.next_along.first.id]).to eq [[task], "evaporator_dirty"]
     cleaned = described_class.of(two[ticked[start.along.first.last.steps.map(&:id)]], now: at(60))
     expect([cleaned.next_along, cleaned.finished?]).to eq [nil, false]
     expect(described_class.of(made_job(decisions: [decided("bearing_worn", "evaporator_dirty", action: "wait")])).along)
       .to be_empty
+  end
+
+  # What the fan's faults are worked by, each with the tasks of its opening.
+  def joined(fault: nil, task: nil, as: :part, **more)
+    described_class.of(made_job(**more), fault:, task:, as:, now: at(60)).joined
+  end
+
+  it "does in one opening what was decided along with a cause, and what is a fault of its own at the same fan" do
+    along = {decisions: [decided("bearing_worn", "evaporator_dirty")]}
+    expect([joined(**along), joined(task: "cleaning", **along)]).to eq [[task, "cleaning"]] * 2
+    expect(joined(task: "cleaning", as: :lead, **along)).to eq ["cleaning"]
+    expect([true, false]).to eq(%i[lead part].map { |as|
+      described_class.of(made_job(**along), task: "cleaning", as:).apart?
+    })
+    own = {decisions: [decided("bearing_worn"), decided("connection_burnt", fault: "evaporator-1.2", action: "repair")]}
+    expect([joined(fault: "evaporator-1.2", **own), joined(fault: "evaporator-1.1", **own)])
+      .to eq [[task, "connector"]] * 2
+    unit = {decisions: [decided("bearing_worn"), decided("defrost_failed", fault: "unit.1").with(fan: "evaporator-1")]}
+    expect(joined(fault: "unit.1", **unit)).to eq [task, "defrost_heater"]
+    other = {decisions: [decided("bearing_worn"), decided("bearing_worn", fault: "evaporator-2.1")]}
+    expect(joined(fault: "evaporator-2.1", **other)).to eq [task]
+  end
+
+  it "lets nothing wait for a part that only the other work needs" do
+    two = [decided("bearing_worn", "evaporator_dirty"), decided("connection_burnt", fault: "evaporator-1.2")]
+    take = ->(key, **offer) { chosen(fault: key, offer: offer.empty? ? nil : offer.transform_keys(&:to_s)) }
+    tasks = ->(*part_choices) { joined(fault: "evaporator-1.1", decisions: two, part_choices:) }
+    expect(tasks[]).to eq [task, "cleaning", "connector"]
+    expect(tasks[take["evaporator-1.1"]]).to eq [task, "cleaning"]
+    expect(tasks[take["evaporator-1.1", offer: "order"]]).to eq [task]
+    expect(tasks[take["evaporator-1.1", offer: "order", here: true]]).to eq [task, "cleaning"]
+    expect(tasks[take["evaporator-1.1", offer: "van"]]).to eq [task, "cleaning"]
+    whole = described_class.whole(file = made_job(decisions: two, part_choices: [take["evaporator-1.1", offer: "order"]]),
+      [file.fault_at("evaporator-1.1")])
+    expect(whole.map(&:joined)).to eq [[task, "cleaning"]]
+  end
+
+  it "keeps the ticks of an opening with the work that leads, and takes nobody in once its locks are off" do
+    two = ->(*ids) { {decisions: [decided("bearing_worn", "evaporator_dirty")], steps: done(*ids)} }
+    plan = described_class.of(made_job(**two[*gate, "foamed"]), task: "cleaning", as: :part, now: at(60))
+    expect([plan.task, plan.done_count, plan.along.first.last]).to eq [task, 4, plan]
+    expect(joined(**two[*gate, "locks_off"])).to eq [task]
+    expect(joined(**two[*gate, "foamed", "locks_off"])).to eq [task, "cleaning"]
+    swapped = {decisions: [decided("evaporator_dirty", "bearing_worn", action: "clean")], steps: done(*gate)}
+    expect(joined(**swapped)).to eq [task, "cleaning"]
+    again = disproved(decided("bearing_worn", "evaporator_dirty"))
+    expect(joined(fault: "evaporator-1.1", decisions: [again], steps: done(*gate))).to eq [task, "cleaning"]
+  end
+
+  it "shuts the gate again when power comes back, and keeps power off while another fan is apart" do
+    on = {state: "P", state_at: at(40)}
+    expect([plan(done(*gate)), plan(done(*gate), **on), plan(done(*gate, from: 41), **on)].map(&:safe?))
+      .to eq [true, false, true]
+    expect(plan(done(*gate, "locks_off"), **on)).to be_safe
+    whole = ->(other) {
+      steps = plan.steps.map(&:id) - %w[locks_off power_on]
+      plan(done(*steps.take_while { |id| id != "locks_off" }), other.map { |one| one.with(fault: "evaporator-2.1") })
+    }
+    waits = ->(*other) { whole[other].then { |one| one.waiting.elsewhere(step("locks_off", one))&.fan&.key } }
+    expect([waits[], waits[*done("fans_locked")], waits[*done(guard_off: 4)]]).to eq [nil, nil, "evaporator-2"]
+    expect(waits[*done(guard_off: 4, guard_off_back: 4)]).to be_nil
+    expect(whole[done(guard_off: 4)].waiting.elsewhere(step("counted", plan))).to be_nil
   end
 
   it "has what a chosen part needs in the plan that it goes in by, and in no other" do
@@ -190,13 +252,15 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
       described_class.of(made_job(decisions: [decided("bearing_worn", "evaporator_dirty")], part_choices: [take]),
         task: one)
     }
-    expect([motor.task, motor.choice, motor.plan.extra_minutes.positive?]).to eq [task, take, true]
-    expect([cleaning.task, cleaning.choice, cleaning.plan.extra_minutes]).to eq ["cleaning", nil, 0]
+    expect([motor.task, motor.parts.lead, motor.parts.fitting, motor.plan.extra_minutes.positive?])
+      .to eq [task, take, ["evaporator-1.1"], true]
+    expect([cleaning.task, cleaning.parts.lead, cleaning.plan.extra_minutes]).to eq ["cleaning", nil, 0]
     # Decided to be cleaned first, with a motor along: its part has a plan all the same, and is bought.
     clean = decided("evaporator_dirty", "bearing_worn", action: "clean")
     file = made_job(decisions: [clean], part_choices: [take])
-    expect(described_class.of(file).task).to eq "cleaning"
-    expect(described_class.of(file, task:).choice).to eq take
+    first = described_class.of(file)
+    expect([first.joined, first.parts.lead, first.parts.motor]).to eq [["cleaning", task], nil, take]
+    expect(described_class.of(file, task:).parts.lead).to eq take
     expect([made_job(decisions: [clean]), made_job(decisions: [decided("evaporator_dirty", action: "clean")])]
       .map { |one| one.fault_at("evaporator-1").without_part? }).to eq [false, true]
   end

@@ -1,0 +1,113 @@
+# frozen_string_literal: true
+
+module Fenbo
+  module WorkPlan
+    # What is done at one fan of a job, and what of it is done in one opening of the unit: made
+    # safe once, opened once, everything exchanged and cleaned, closed and proved once. A work is
+    # one fault by one task: what the fault asks for, and what was decided along with it.
+    #
+    # The first work leads, and its plan keeps the ticks; one that was begun leads before one
+    # that was not, and goes on by itself. Nothing joins that waits for its part while the other
+    # does not, or whose lead has its locks off again.
+    class Opening
+      Work = Value.of(:fault, :task) do
+        def key = [fault.key, task]
+      end
+
+      # @param fault [JobFile::Fault] any at the fan; what was disproved was worked by itself
+      # @param among [Array<JobFile::Fault>, nil] these alone, as if every part were here: what
+      #   their work comes to; nil: all of the fan as it stands
+      def initialize(job, fault, among: nil)
+        @job = job
+        @fan = fault.fan
+        @open = fault.open?
+        @among = among
+      end
+
+      # The works that this one leads; itself alone where it leads none.
+      # @return [Array<Work>]
+      def led_by(work)
+        groups.find { |group| group.first.key == work.key } || [work]
+      end
+
+      # The works of the opening that this one is part of, its lead first.
+      # @return [Array<Work>]
+      def with(work)
+        groups.find { |group| group.any? { |one| one.key == work.key } } || [work]
+      end
+
+      # Every opening of the fan.
+      # @return [Array<Array<Work>>]
+      def groups
+        @groups ||= works.partition { |work| begun?(work) }.flatten(1).each_with_object([]) do |work, groups|
+          group = groups.find { |one| joins?(work, one) }
+          group ? group << work : groups << [work]
+        end
+      end
+
+      private
+
+      def family = @job.unit.family
+
+      def works
+        faults = (@among || @job.faults).select { |fault| fault.fan&.key == @fan.key && fault.open? == @open }
+        faults.select(&:hands_on?).flat_map { |fault| works_of(fault) }.uniq(&:key)
+      end
+
+      # What is mended by hand has no plan, what was decided along with it may have one.
+      def works_of(fault)
+        along = fault.decision.causes.drop(1).filter_map { |id| Diagnosis::Cause.all[id] }
+        first = Task.for_fault(family, fault) unless fault.by_hand
+        [first, *along.map { |cause| Task.for_cause(family, @fan.side, cause) }].compact
+          .map { |task| Work.new(fault:, task:) }
+      end
+
+      def joins?(work, group)
+        lead = group.first
+        return false if begun?(work) || group.any? { |one| one.task == work.task }
+        done_in?(work, lead) || (!unlocked?(lead) && (@among || together?(work, lead)))
+      end
+
+      def begun?(work) = ticked(work).any?
+
+      def ticked(work)
+        (@ticked ||= {})[work.key] ||= @job.steps.select { |step|
+          @job.fault_key(step) == work.fault.key && (step.task || Task.motor(@fan.side)) == work.task
+        }.map(&:step)
+      end
+
+      def unlocked?(lead) = (ticked(lead) & LOCKS_OFF).any?
+
+      # A step that is this work's alone was done in the lead's plan.
+      def done_in?(work, lead)
+        ((ids(work.task) - ids(lead.task)) & ticked(lead)).any?
+      end
+
+      def ids(task)
+        (@ids ||= {})[task] ||= recipe.all_rows.select { |row| Wanted.new(task, @fan.side, answers).call(row) }
+          .map { |row| row["id"] }
+      end
+
+      def recipe = @recipe ||= Recipe.of(family)
+
+      def answers = @answers ||= Answers.new(@job, @fan, recipe.features).to_h
+
+      # Both have what they need, or both still have to choose it.
+      def together?(work, lead)
+        one, other = part(work), part(lead)
+        return false if [one, other].include?("awaited")
+        one.nil? || other.nil? || one == other
+      end
+
+      # How the part stands that the work needs; nil where it needs none.
+      def part(work)
+        choice = Task.choice(family, work)
+        return choice.awaited? ? "awaited" : "chosen" if choice
+        "unchosen" if Task.for_fault(family, work.fault) == work.task && work.fault.wants_part?
+      end
+    end
+
+    # Steps with which the locks are off again: nobody's hands are in it any more.
+    LOCKS_OFF = %w[locks_off plugged_in].freeze
+  end
+end
