@@ -18,10 +18,14 @@ module Stations
 
       def print_path(plan) = plan_path(plan).sub("/fit?", "/fit/print?")
 
-      # The plan of a cause decided along, by itself; its first tick keeps it so.
-      def apart_path(cause)
-        task = Fenbo::WorkPlan::Task.for_cause(job.unit.family, plan.fan.side, cause)
-        "/jobs/#{job.number}/fit?fan=#{spot(plan.fault)}&task=#{task}&alone=1"
+      # Whether nobody laid hands on it in the opening it is part of.
+      def may_part?(plan, work)
+        !plan.unlocked? && !Fenbo::WorkPlan::Opening.new(job, work.fault).done_in?(work, plan.works.first)
+      end
+
+      # A work of an opening by itself; its first tick keeps it so.
+      def alone_path(work)
+        "/jobs/#{job.number}/fit?fan=#{spot(work.fault)}&task=#{work.task}&alone=1"
       end
 
       # "one opening for both, 23 min less than one after the other"

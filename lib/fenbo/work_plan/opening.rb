@@ -45,6 +45,11 @@ module Fenbo
         end
       end
 
+      # Whether a step that is this work's alone was done in the lead's plan.
+      def done_in?(work, lead)
+        ((ids(work.task) - ids(lead.task)) & ticked(lead)).any?
+      end
+
       private
 
       def family = @job.unit.family
@@ -77,11 +82,6 @@ module Fenbo
       end
 
       def unlocked?(lead) = (ticked(lead) & LOCKS_OFF).any?
-
-      # A step that is this work's alone was done in the lead's plan.
-      def done_in?(work, lead)
-        ((ids(work.task) - ids(lead.task)) & ticked(lead)).any?
-      end
 
       def ids(task)
         (@ids ||= {})[task] ||= recipe.all_rows.select { |row| Wanted.new(task, @fan.side, answers).call(row) }

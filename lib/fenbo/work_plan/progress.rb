@@ -77,6 +77,12 @@ module Fenbo
         end
       end
 
+      # The part chosen for what was decided along; nil where none is.
+      def choice_along(cause)
+        task = Task.for_cause(job.unit.family, fan.side, cause)
+        Task.choice(job.unit.family, Opening::Work.new(fault:, task:)) if task
+      end
+
       # The first of those plans that is neither this one nor done.
       def next_along
         along.find { |_, one| one && one != self && !one.finished? }

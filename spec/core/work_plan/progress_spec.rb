@@ -213,8 +213,8 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     expect(tasks[take["evaporator-1.1", offer: "order"]]).to eq [task]
     expect(tasks[take["evaporator-1.1", offer: "order", here: true]]).to eq [task, "cleaning"]
     expect(tasks[take["evaporator-1.1", offer: "van"]]).to eq [task, "cleaning"]
-    whole = described_class.whole(file = made_job(decisions: two, part_choices: [take["evaporator-1.1", offer: "order"]]),
-      [file.fault_at("evaporator-1.1")])
+    file = made_job(decisions: two, part_choices: [take["evaporator-1.1", offer: "order"]])
+    whole = described_class.whole(file, [file.fault_at("evaporator-1.1")])
     expect(whole.map(&:joined)).to eq [[task, "cleaning"]]
   end
 
