@@ -132,7 +132,10 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
     get "/jobs/#{job.number}/fit?task=cleaning&alone=1"
     expect(page).not_to include "Motor and cleaning"
     tick("fans_locked", task: "cleaning")
-    expect(plan.joined).to eq %w[evaporator_fan_motor]
+    %w[cleaning evaporator_fan_motor].each do |task|
+      get "/jobs/#{job.number}/fit?task=#{task}"
+      expect(page).not_to include "One opening"
+    end
     work
     expect([plan.finished?, file(job).done?("fit")]).to eq [true, false]
     get "/jobs/#{job.number}/fit"

@@ -18,6 +18,11 @@ module Stations
 
       def print_path(plan) = plan_path(plan).sub("/fit?", "/fit/print?")
 
+      # Whether an opening is as far as its cleaning, so that its record is at hand.
+      def cleaned_now?(step)
+        step.nil? || %w[exchange prove].include?(step.phase)
+      end
+
       # Whether nobody laid hands on it in the opening it is part of.
       def may_part?(plan, work)
         !plan.unlocked? && !Fenbo::WorkPlan::Opening.new(job, work.fault).done_in?(work, plan.works.first)

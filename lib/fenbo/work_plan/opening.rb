@@ -6,8 +6,8 @@ module Fenbo
     # safe once, opened once, everything exchanged and cleaned, closed and proved once. A work is
     # one fault by one task: what the fault asks for, and what was decided along with it.
     #
-    # The first work leads, and its plan keeps the ticks; one that was begun leads before one
-    # that was not, and goes on by itself. Nothing joins that waits for its part while the other
+    # The first work leads, and its plan keeps the ticks. One of the others that was begun in a
+    # plan of its own goes on by itself. Nothing joins that waits for its part while the other
     # does not, or whose lead has its locks off again.
     class Opening
       Work = Value.of(:fault, :task) do
@@ -39,9 +39,12 @@ module Fenbo
       # Every opening of the fan.
       # @return [Array<Array<Work>>]
       def groups
-        @groups ||= works.partition { |work| begun?(work) }.flatten(1).each_with_object([]) do |work, groups|
-          group = groups.find { |one| joins?(work, one) }
-          group ? group << work : groups << [work]
+        @groups ||= begin
+          begun, others = works.partition { |work| begun?(work) }
+          others.each_with_object(begun.zip) do |work, groups|
+            group = home(work, groups)
+            group ? group << work : groups << [work]
+          end
         end
       end
 
@@ -54,9 +57,17 @@ module Fenbo
 
       def family = @job.unit.family
 
+      # Where it was worked on, else where it may join.
+      def home(work, groups)
+        free = groups.reject { |group| group.any? { |one| one.task == work.task } }
+        free.find { |group| done_in?(work, group.first) } || free.find { |group| joins?(work, group.first) }
+      end
+
       def works
-        faults = (@among || @job.faults).select { |fault| fault.fan&.key == @fan.key && fault.open? == @open }
-        faults.select(&:hands_on?).flat_map { |fault| works_of(fault) }.uniq(&:key)
+        @works ||= begin
+          faults = (@among || @job.faults).select { |fault| fault.fan&.key == @fan.key && fault.open? == @open }
+          faults.select(&:hands_on?).flat_map { |fault| works_of(fault) }.uniq(&:key)
+        end
       end
 
       # What is mended by hand has no plan, what was decided along with it may have one.
@@ -67,10 +78,15 @@ module Fenbo
           .map { |task| Work.new(fault:, task:) }
       end
 
-      def joins?(work, group)
-        lead = group.first
-        return false if begun?(work) || group.any? { |one| one.task == work.task }
-        done_in?(work, lead) || (!unlocked?(lead) && (@among || together?(work, lead)))
+      def joins?(work, lead)
+        return false if unlocked?(lead) || (begun?(lead) && !first?(lead, work))
+        !@among.nil? || together?(work, lead)
+      end
+
+      # One that was begun takes in others only as the first of its fault, or of all.
+      def first?(lead, work)
+        same = works.select { |one| one.fault.key == lead.fault.key }
+        ((work.fault.key == lead.fault.key) ? same : works).first.key == lead.key
       end
 
       def begun?(work) = ticked(work).any?

@@ -204,6 +204,21 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     expect(joined(fault: "evaporator-2.1", **other)).to eq [task]
   end
 
+  it "goes on by itself with what was begun so, and with what belongs to its own fault" do
+    two = [decided("bearing_worn", "evaporator_dirty"), decided("connection_burnt", fault: "evaporator-1.2")]
+    both = ->(steps) {
+      [task, "cleaning"].map { |one| joined(fault: "evaporator-1.1", task: one, decisions: two, steps:) }
+    }
+    begun = ->(task, number = 1) { [stepped(gate.first, task:, fault: "evaporator-1.#{number}")] }
+    expect(both[begun[task]]).to eq [[task, "cleaning", "connector"]] * 2
+    expect(both[begun["cleaning"]]).to eq [[task, "connector"], ["cleaning"]]
+    expect(both[begun["connector", 2]]).to eq [[task, "cleaning"]] * 2
+    expect(joined(fault: "evaporator-1.2", decisions: two, steps: begun["connector", 2])).to eq ["connector"]
+    along = [decided("bearing_worn"), decided("connection_burnt", "evaporator_dirty", fault: "evaporator-1.2")]
+    expect(joined(fault: "evaporator-1.2", decisions: along, steps: begun["connector", 2]))
+      .to eq %w[connector cleaning]
+  end
+
   it "lets nothing wait for a part that only the other work needs" do
     two = [decided("bearing_worn", "evaporator_dirty"), decided("connection_burnt", fault: "evaporator-1.2")]
     take = ->(key, **offer) { chosen(fault: key, offer: offer.empty? ? nil : offer.transform_keys(&:to_s)) }
@@ -224,8 +239,10 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     expect([plan.task, plan.done_count, plan.along.first.last]).to eq [task, 4, plan]
     expect(joined(**two[*gate, "locks_off"])).to eq [task]
     expect(joined(**two[*gate, "foamed", "locks_off"])).to eq [task, "cleaning"]
-    swapped = {decisions: [decided("evaporator_dirty", "bearing_worn", action: "clean")], steps: done(*gate)}
-    expect(joined(**swapped)).to eq [task, "cleaning"]
+    swapped = ->(*ids) {
+      joined(decisions: [decided("evaporator_dirty", "bearing_worn", action: "clean")], steps: done(*ids))
+    }
+    expect([swapped[*gate], swapped[*gate, "foamed"]]).to eq [["cleaning"], [task, "cleaning"]]
     again = disproved(decided("bearing_worn", "evaporator_dirty"))
     expect(joined(fault: "evaporator-1.1", decisions: [again], steps: done(*gate))).to eq [task, "cleaning"]
   end
