@@ -40,6 +40,32 @@ RSpec.describe Fenbo::Diagnosis::Company do
     end
   end
 
+  it "believes two that have nothing to do with each other where each was seen by two looks" do
+    worn = ["noise grinding", "spin_by_hand gritty", "shaft_play rocks", "mount_check good", "blade_state sound",
+      "blade_cleanliness like_surroundings"]
+    {
+      "connection_burnt" => ["connector_look burnt", "terminal_temperature one_hot"],
+      "drain_blocked" => ["drain_check blocked", "water_present yes", "frost_pattern bottom_ice"],
+      "charge_low" => ["sight_glass flashing", "frost_pattern feed_end_only"]
+    }.each do |other, seen|
+      set = diagnose(*worn, *seen, state: "D")[:sets].first.causes
+      expect(set).to contain_exactly("bearing_worn", other)
+    end
+    once, twice = [1, 2].map { |times| diagnose(*worn, *["connector_look burnt"] * times, state: "D") }
+    expect(chance(twice, "connection_burnt")).to be > 2 * chance(once, "connection_burnt")
+  end
+
+  it "meets what lingers oftener by chance than what stops a unit" do
+    model = Fenbo::Diagnosis::Model.for(Fenbo::Diagnosis::Equipment.new(family: "walk_in_cooler", side: "evaporator",
+      motor: "psc"))
+    company = model.company(age_band: "middle", recent_work: false)
+    beside = ->(id) {
+      one, first = [id, "winding_open"].map { |name| model.place(Fenbo::Diagnosis::Cause[name]) }
+      company.weight([one, first].sort) / company.weight([first]) / company.weight([one])
+    }
+    expect(beside["door_seal_leaking"] / beside["setpoint_wrong"]).to be > 1.5
+  end
+
   it "sees the condenser of a one-piece unit from its cold side, and nowhere else" do
     lines = ["box_temperature warm", "fan_motion normal", "condenser_face blocked"]
     expect(chance(diagnose(*lines, family: "reach_in"), "condenser_dirty")).to be > 0.5

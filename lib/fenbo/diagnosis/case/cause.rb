@@ -78,6 +78,9 @@ module Fenbo
 
       def needs = @row.fetch("needs", [])
 
+      # Whether the unit runs on with it for weeks, so that it meets others by chance.
+      def lingers? = @row.fetch("lingers", false)
+
       def reaches = @row.fetch("reaches", 0.0)
 
       # Whether it is asked for from the other side of a one-piece unit.

@@ -21,7 +21,7 @@ module Fenbo
       # @param side [String] of the unit: evaporator or condenser
       def initialize(causes, sets, odds, age_band, side)
         age = Diagnosis.rules["company"]["age"].fetch(age_band, 1.0)
-        by_chance = odds.map { |one| Diagnosis.rules["second_fault"] * one }
+        by_chance = causes.zip(odds).map { |cause, one| chance_of(cause) * one }
         @brings = causes.map { |one| row(one, causes, by_chance, age, side) }
         @alone = @brings.each_with_index.map { |row, i| odds[i] * linked(row, by_chance) }
         @joins = causes.each_index.map { |a| causes.each_index.map { |b| joining(a, b) } }
@@ -43,6 +43,10 @@ module Fenbo
       def joins(a) = @joins[a]
 
       private
+
+      def chance_of(cause)
+        Diagnosis.rules["second_fault"][cause.lingers? ? "lingers" : "sudden"]
+      end
 
       def row(one, causes, by_chance, age, side)
         links = Companion.of(one, side)

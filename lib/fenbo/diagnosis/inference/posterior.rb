@@ -14,7 +14,7 @@ module Fenbo
     # last. `weights[state][h]` sums to one over everything.
     class Posterior
       BRANCH = 2e-4
-      TRACE = 2e-4
+      TRACE = 1.5e-4
       # How many of the likeliest sets are ever looked at.
       LEADING = 8
 
