@@ -176,6 +176,10 @@ RSpec.describe Stations::HandOver::Pdf, :made_jobs do
       expect(proposed(**two)).to eq "Condenser fan 1: bearing worn with condenser dirty."
       expect(proposed(**two, proof_checks: [clean]))
         .to end_with "Condenser and its filter clean: air passes all over its face."
+      alone = {**two,
+        decisions: [decided("condenser_dirty", fault: "unit.1", action: "clean").with(fan: "condenser-1")]}
+      expect(proposed(**alone, proof_checks: [clean]))
+        .to eq "The unit: condenser dirty. Condenser and its filter clean: air passes all over its face."
     end
   end
 end

@@ -31,12 +31,12 @@ module Stations
         return "#{@voice.part_words(fault).upcase_first}." if fault.part_choice&.thing
         return "It was cleaned." if @job.readings_of("cleaning", fan: fault.fan.key).any?
         return "To be watched." if fault.decision.action == "wait"
-        along(fault.by_hand) if fault.by_hand
+        along(Fenbo::Diagnosis::Cause.all[fault.decision.causes.first]) if fault.worked_on?
       end
 
       # What was decided along with it, as it was seen to be mended.
       def along(cause)
-        text = @proof.mended(cause.id)
+        text = cause && @proof.mended(cause.id)
         "#{text}." if text
       end
 

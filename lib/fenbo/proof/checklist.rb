@@ -83,7 +83,8 @@ module Fenbo
       # What is still missing, in words.
       def missing
         list = checks.reject { |id, _| done?(id) }.values
-        list + measured.reject { |fault| proving?(fault.after) }.map { |fault| amps_of(fault) }
+        # Two faults of one fan want one reading.
+        list + measured.reject { |fault| proving?(fault.after) }.map { |fault| amps_of(fault) }.uniq
       end
 
       # Faults that a reading has to prove.
@@ -102,7 +103,7 @@ module Fenbo
 
       # Named where more than one fan was worked on; with the turns that would settle a reading.
       def amps_of(fault)
-        where = " of #{@job.unit.called(fault.fan)}" if worked_on.size > 1
+        where = " of #{@job.unit.called(fault.fan)}" if worked_on.map(&:fan).uniq.size > 1
         turns = fault.after&.verdict == "cannot_tell" && fault.after.answer&.turns_needed
         "Amps after the work#{where}, inside the window#{": wrap #{turns} turns and read again" if turns}"
       end

@@ -15,6 +15,9 @@ RSpec.describe Fenbo::Proof::Checklist, :made_jobs do
   it "asks for the amps of every motor that was worked on, and proves by a reading in its window" do
     missing = ->(**entries) { proof(decisions: [worn], **entries).missing.grep(/Amps after/) }
     expect(missing.call).to eq ["Amps after the work, inside the window"]
+    # Two faults of one fan want one reading.
+    expect(missing.call(decisions: [worn, decided("evaporator_dirty", fault: "unit.1", action: "clean")
+      .with(fan: worn.fan)])).to eq missing.call
     verdicts = %w[within not_by_amps over under none locked cannot_tell].to_h { |verdict|
       [verdict, missing.call(readings: [read("amps", verdict, phase: "after", minutes: 40)]).empty?]
     }
