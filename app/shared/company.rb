@@ -27,7 +27,7 @@ module Shared
       @rows ||= decision ? kept.reject { |row| row["standing"] == "found" }.filter_map { |row| row_of(row) } : []
     end
 
-    def unseen = rows.select(&:unseen?)
+    def unseen = rows.select { |row| row.unseen? && !worked?(row.cause) }
 
     # Looked for and not there, before the decision or since.
     def ruled_out
@@ -67,6 +67,15 @@ module Shared
       looks = links.flat_map(&:looks)
       @job.live_findings.reverse.find do |one|
         looks.include?(one.test) && one.taken_at > decision.taken_at && (one.fan.nil? || one.fan == @fault.fan.key)
+      end
+    end
+
+    # The work itself saw to it: a blade washed, a capacitor that is new.
+    def worked?(cause)
+      steps = Fenbo::Proof::Checklist.steps_for(cause)
+      @job.steps.any? do |one|
+        steps.include?(one.step) && !one.skipped? && one.done_at > decision.taken_at &&
+          @job.fault_at(@job.fault_key(one)).fan == @fault.fan
       end
     end
 

@@ -46,6 +46,20 @@ RSpec.describe Shared::Company, :rolled_back do
     expect(company.unseen.map(&:cause)).not_to include "mount_loose"
   end
 
+  it "asks for nothing that the work itself saw to" do
+    decide
+    expect(company.unseen.map(&:cause)).to include "blade_fouled", "mount_loose"
+    ticked = ->(**more) {
+      WorkStep.find_or_initialize_by(job: Job.find(job.id), fan_position: job.unit.position("evaporator-1"),
+        fault: "evaporator-1.1", task: "evaporator_fan_motor", step: "blade_checked").update!(user: technician, **more)
+    }
+    ticked[done_at: Time.now + 60, skipped: true, note: "No time"]
+    expect(company.unseen.map(&:cause)).to include "blade_fouled"
+    ticked[done_at: Time.now + 60, skipped: false]
+    expect(company.unseen.map(&:cause)).to include("mount_loose").and(satisfy { |list| !list.include?("blade_fouled") })
+    expect(company.words).not_to include "blade caked"
+  end
+
   it "tells the customer what was looked for and what was not, on page and paper" do
     decide
     said = company.words

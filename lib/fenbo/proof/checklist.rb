@@ -8,6 +8,14 @@ module Fenbo
       # @return [Hash{String => Hash}] check => its row
       def self.all = Knowledge.table("checks")["checks"]
 
+      # Steps of the work plans that see what is asked because of this cause, and of nothing else.
+      # @return [Array<String>]
+      def self.steps_for(cause)
+        all.values.select { |row|
+          row["causes"]&.include?(cause) && !row["only_for"]
+        }.flat_map { |row| row["steps"].to_a }
+      end
+
       # Verdicts of amps that prove a repair.
       PROVING = %w[within not_by_amps].freeze
       # Verdicts that disprove it: the fault goes back to Decide with what was learned.
