@@ -22,6 +22,14 @@ module Fenbo
         last if last&.approved?
       end
 
+      # Whether what was agreed to asks for anything at this fault's place; true where nobody was asked.
+      # @param fault [JobFile::Fault]
+      def covers?(fault)
+        yes = given or return true
+        lines = quote_of(yes).option(yes.option).to_h["lines"].to_a
+        lines.any? { |line| line["place"] == fault.place }
+      end
+
       # Up to what may be quoted; nil without end.
       def free_up_to = upper(given&.net_cents)
 
@@ -55,8 +63,11 @@ module Fenbo
       # What was agreed to, before the discount that it was agreed with.
       def agreed_cents
         yes = given or return nil
-        quote = @job.quotes.find { |one| one.answers.include?(yes) }
-        quote.option(yes.option)&.fetch("lines_cents", nil) || yes.net_cents
+        quote_of(yes).option(yes.option)&.fetch("lines_cents", nil) || yes.net_cents
+      end
+
+      def quote_of(answer)
+        @job.quotes.find { |one| one.answers.include?(answer) }
       end
 
       def taken(except)

@@ -8,7 +8,8 @@ module Fenbo
     #
     # The first work leads, and its plan keeps the ticks. One of the others that was begun in a
     # plan of its own goes on by itself. Nothing joins that waits for its part while the other
-    # does not, or whose lead has its locks off again.
+    # does not, that was left out of what the customer agreed to, or whose lead has its locks off
+    # again.
     class Opening
       Work = Value.of(:fault, :task) do
         def key = [fault.key, task]
@@ -80,8 +81,10 @@ module Fenbo
 
       def joins?(work, lead)
         return false if unlocked?(lead) || (begun?(lead) && !first?(lead, work))
-        !@among.nil? || together?(work, lead)
+        !@among.nil? || (together?(work, lead) && approval.covers?(work.fault))
       end
+
+      def approval = @approval ||= Decision::Approval.new(@job)
 
       # One that was begun takes in others only as the first of its fault, or of all.
       def first?(lead, work)

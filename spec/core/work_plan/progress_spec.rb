@@ -233,6 +233,23 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     expect(whole.map(&:joined)).to eq [[task, "cleaning"]]
   end
 
+  it "does nothing along that was left out of what the customer agreed to" do
+    yes = ->(option) {
+      answer = Fenbo::JobFile::QuoteAnswer.new(uid: "yes", verdict: "approved", option:, name: "Odile", how: "told",
+        at: at(20))
+      options = {"good" => ["Evaporator fan 1"], "better" => ["Evaporator fan 1", "The unit"]}.map { |id, places|
+        {"id" => id, "lines" => places.map { |place| {"what" => "labour", "cents" => 900, "place" => place} }}
+      }
+      Fenbo::JobFile::Quote.new(uid: "quote", version: 1, by: person, made_at: at(15), options:, tax_percent: 20.0,
+        answers: [answer].compact)
+    }
+    decisions = [decided("bearing_worn"), decided("evaporator_dirty", fault: "unit.1", action: "clean")
+      .with(fan: "evaporator-1")]
+    expect(joined(decisions:, fault: "evaporator-1.1")).to eq [task, "cleaning"]
+    expect(%w[good better].map { |option| joined(decisions:, fault: "evaporator-1.1", quotes: [yes[option]]) })
+      .to eq [[task], [task, "cleaning"]]
+  end
+
   it "keeps the ticks of an opening with the work that leads, and takes nobody in once its locks are off" do
     two = ->(*ids) { {decisions: [decided("bearing_worn", "evaporator_dirty")], steps: done(*ids)} }
     plan = described_class.of(made_job(**two[*gate, "foamed"]), task: "cleaning", as: :part, now: at(60))
