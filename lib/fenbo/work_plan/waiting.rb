@@ -38,7 +38,7 @@ module Fenbo
       # @return [Progress, nil]
       def elsewhere(step)
         return unless POWER.include?(step.id)
-        others.find { |plan| plan.tray.out.positive? || plan.tray.parked.any? }
+        others.find { |plan| plan.steps.any? { |one| off?(plan, one) } }
       end
 
       private
@@ -47,6 +47,14 @@ module Fenbo
 
       def aged?(tick)
         @now - tick.done_at >= @limits["work_plan.gate_hours"] * 3600
+      end
+
+      # What came off or out at the step that this one reverses is not back yet; a screw that is
+      # missing with a word about it is.
+      def off?(plan, back)
+        taken = back.reverses && plan.step(back.reverses) or return false
+        tick = plan.done(taken)
+        (taken.removes || taken.fasteners) && tick && !tick.skipped? && !plan.done(back)
       end
 
       def others

@@ -275,7 +275,8 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     }
     waits = ->(*other) { whole[other].then { |one| one.waiting.elsewhere(step("locks_off", one))&.fan&.key } }
     expect([waits[], waits[*done("fans_locked")], waits[*done(guard_off: 4)]]).to eq [nil, nil, "evaporator-2"]
-    expect(waits[*done(guard_off: 4, guard_off_back: 4)]).to be_nil
+    expect(waits[*done(guard_off: 4, guard_off_back: 3)]).to be_nil
+    expect(waits[*done(guard_off: nil).map { |one| one.with(skipped: true) }]).to be_nil
     expect(whole[done(guard_off: 4)].waiting.elsewhere(step("counted", plan))).to be_nil
   end
 
