@@ -104,6 +104,10 @@ module Shared
       "defrost_termination" => "Defrost sensor", "gasket" => "Door gasket", "connector" => "Connector",
       "other_part" => "Another part"
     }.freeze
+
+    # "motor and cleaning"
+    # @param ids [Array<String>]
+    def self.tasks(ids) = ids.map { |id| TASKS.fetch(id).downcase }.to_sentence
     # How far a chosen part has come.
     PARTS = {
       "fitted" => "fitted", "ordered" => "ordered, not fitted yet", "chosen" => "chosen, not ordered yet"

@@ -37,5 +37,8 @@ module Fenbo
       evaporator_fan_motor condenser_fan_motor fan_blade grommet conversion_kit cleaning contactor capacitor
       door_switch defrost_heater drain_heater defrost_termination gasket connector other_part
     ].freeze
+
+    # Steps with which the locks are off again: nobody's hands are in it any more.
+    LOCKS_OFF = %w[locks_off plugged_in].freeze
   end
 end

@@ -28,7 +28,7 @@ module Stations
 
       def work(plan)
         safe = ", made safe and proved dead first" if plan.gate.all? { |step| plan.done(step) }
-        task = plan.joined.map { |one| Shared::Words::TASKS.fetch(one).downcase }.to_sentence
+        task = Shared::Words.tasks(plan.joined)
         done = plan.finished? ? "all #{plan.steps.size} steps" : "#{plan.done_count} of #{plan.steps.size} steps so far"
         "#{plan.fan.long_label}, #{task}: #{done}#{safe}."
       end

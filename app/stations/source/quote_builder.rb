@@ -134,7 +134,7 @@ module Stations
       def work_of(fault)
         by_hand = fault.by_hand
         return [Fenbo::Diagnosis.low(by_hand.remedy), by_hand.minutes] if by_hand
-        what = openings.tasks(fault).map { |task| Shared::Words::TASKS.fetch(task).downcase }.to_sentence
+        what = Shared::Words.tasks(openings.tasks(fault))
         # Nobody is to take the work for all that it costs.
         what += ", the work alone: its part is not chosen yet" if unchosen?(fault)
         [what, openings.minutes(fault)]

@@ -8,12 +8,17 @@ module Stations
 
       # "Motor and cleaning"
       def joined_words(plan)
-        first, *others = plan.joined.map { |task| task_words(task) }
-        [first, *others.map { |one| Fenbo::Diagnosis.low(one) }].to_sentence
+        Shared::Words.tasks(plan.joined).upcase_first
       end
 
       def plan_path(plan)
         "/jobs/#{job.number}/fit?fan=#{spot(plan.fault)}&task=#{plan.task}#{"&alone=1" if plan.apart?}"
+      end
+
+      # The plan of a task at this fan, for the fault that asks for it, else for the one in hand.
+      def task_path(plan, task)
+        work = Fenbo::WorkPlan::Opening.new(job, plan.fault).by_task(task)
+        "/jobs/#{job.number}/fit?fan=#{spot(work ? work.fault : plan.fault)}&task=#{task}"
       end
 
       def print_path(plan) = plan_path(plan).sub("/fit?", "/fit/print?")

@@ -13,6 +13,12 @@ module Fenbo
     class Opening
       Work = Value.of(:fault, :task) do
         def key = [fault.key, task]
+
+        # What was done of it under its own name; in old files without a task it was the motor's.
+        # @return [Array<JobFile::StepDone>]
+        def ticks(job)
+          job.steps.select { |one| job.fault_key(one) == fault.key && (one.task || Task.motor(fault.fan.side)) == task }
+        end
       end
 
       # @param fault [JobFile::Fault] any at the fan; what was disproved was worked by itself
@@ -36,6 +42,10 @@ module Fenbo
       def with(work)
         groups.find { |group| group.any? { |one| one.key == work.key } } || [work]
       end
+
+      # What is done here by this task, whichever fault it is for; nil where nothing asks for it.
+      # @return [Work, nil]
+      def by_task(task) = works.find { |work| work.task == task }
 
       # Every opening of the fan.
       # @return [Array<Array<Work>>]
@@ -95,9 +105,7 @@ module Fenbo
       def begun?(work) = ticked(work).any?
 
       def ticked(work)
-        (@ticked ||= {})[work.key] ||= @job.steps.select { |step|
-          @job.fault_key(step) == work.fault.key && (step.task || Task.motor(@fan.side)) == work.task
-        }.map(&:step)
+        (@ticked ||= {})[work.key] ||= work.ticks(@job).map(&:step)
       end
 
       def unlocked?(lead) = (ticked(lead) & LOCKS_OFF).any?
@@ -125,8 +133,5 @@ module Fenbo
         "unchosen" if Task.for_fault(family, work.fault) == work.task && work.fault.wants_part?
       end
     end
-
-    # Steps with which the locks are off again: nobody's hands are in it any more.
-    LOCKS_OFF = %w[locks_off plugged_in].freeze
   end
 end

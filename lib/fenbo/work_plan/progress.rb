@@ -41,7 +41,7 @@ module Fenbo
         @now = now
         @apart = apart
         @plan = build
-        @done = mine.to_h { |step| [step.step, step] }
+        @done = works.first.ticks(job).to_h { |step| [step.step, step] }
       end
 
       def apart? = @apart
@@ -184,10 +184,6 @@ module Fenbo
 
       def joined?(task)
         works.any? { |work| work.task == task && work.fault.key == fault.key }
-      end
-
-      def mine
-        job.steps.select { |one| job.fault_key(one) == fault.key && (one.task || Task.motor(fan.side)) == task }
       end
 
       def build
