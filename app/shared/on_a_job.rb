@@ -40,7 +40,7 @@ module Shared
     # When it was noted: now, or as long ago as the phone had to keep it.
     def pressed_at
       return env["fenbo.pressed_at"] if env["fenbo.pressed_at"]
-      held = Fenbo::Quantities.number(params[:held_seconds]) || 0
+      held = Float(params[:held_seconds], exception: false) || 0
       Time.now - held.clamp(0, LONGEST_HELD)
     end
 

@@ -93,7 +93,7 @@ RSpec.describe "the pocket", :rolled_back do
   end
 
   it "takes what was done in order, at the time it was done, once however often it is sent" do
-    first = press(test: "noise", outcome: "silent", held: 7200)
+    first = press(test: "noise", outcome: "silent", held: 7200.1234567890625)
     second = press(test: "fan_motion", outcome: "stopped", held: 3600)
     expect(bring(first, second)["answers"].map { |one| one["answer"] }).to eq %w[taken taken]
     expect(bring(first, second)["answers"].map { |one| one["answer"] }).to eq %w[repeat repeat]

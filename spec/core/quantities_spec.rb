@@ -57,7 +57,7 @@ RSpec.describe Fenbo::Quantities do
   end
 
   {"7" => 7.0, " 0,25 " => 0.25, "−3.5" => -3.5, "–2" => -2.0, "1e3" => nil, "1/2" => nil, "" => nil, "5 A" => nil,
-   "1234567890" => nil}.each do |typed, number|
+   "1234567890" => nil, "-4.1234567890625" => -4.1234567890625}.each do |typed, number|
     it("reads #{typed.inspect} as a plain number: #{number.inspect}") {
       expect(described_class.number(typed)).to eq number
     }

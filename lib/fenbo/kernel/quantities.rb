@@ -45,7 +45,8 @@ module Fenbo
       checked(to_si(number, unit), unit, kind)
     end
 
-    PLAIN = /\A[-−–]?\d{1,9}(?:[.,]\d{1,9})?\z/
+    # Decimals as many as a logger or a clock writes.
+    PLAIN = /\A[-−–]?\d{1,9}(?:[.,]\d{1,20})?\z/
 
     # A number without a unit, its decimals after a point or a comma.
     # @return [Float, nil] nil where it is none
