@@ -27,9 +27,18 @@ module Shared
     end
 
     # "Bearing worn, replace. BR-M16-230 ordered, not fitted yet"
-    def fault_words(fault)
+    # @param job [Fenbo::JobFile::Job, nil] where it shall also be told that its work is done
+    def fault_words(fault, job: nil)
       decided = fault.decision && "#{fault.decision.label}, #{Words::ACTIONS[fault.decision.action].downcase}"
-      [decided, part_words(fault)&.upcase_first, ("Did not prove" if fault.disproved?)].compact.join(". ")
+      done = part_words(fault)&.upcase_first || (job && worked_words(job, fault))
+      [decided, done, ("Did not prove" if fault.disproved?)].compact.join(". ")
+    end
+
+    # "Done Wed 2 Dec 02:24 by Ilka Torvend"; nil as long as something of its plan is open.
+    def worked_words(job, fault)
+      return unless fault.hands_on? && job.steps.any?
+      last = Fenbo::WorkPlan::Progress.of(job, fault: fault.key, limits: Shop.limits, as: :part).last_done
+      "Done #{day_clock(last.done_at)} by #{last.by.name}" if last
     end
 
     # Where what was decided wants no part: title, sentence, and where it goes on.

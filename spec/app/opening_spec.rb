@@ -27,6 +27,27 @@ RSpec.describe Fenbo::WorkPlan::Opening, :rolled_back do
     expect(page).to include "Everything is done: prove it."
   end
 
+  it "takes the amps at the step that reads them, as the reading that Prove asks for, and says when its work was done" do
+    decide_for("evaporator-1.1", "evaporator_dirty", action: "clean")
+    work(stop: "air_again")
+    here = {fan: plan.fault.key, task: "cleaning"}
+    read = ->(amps) {
+      send_form "/jobs/#{job.number}/fit/steps/air_again/readings", **here, amps:, turning: "yes",
+        client_id: SecureRandom.uuid
+    }
+    read["much"]
+    expect([status, page]).to match [422, a_string_including("Amps of fan 1", "is not understood", "much")]
+    read["0.35"]
+    get last_response.location
+    expect(page).to include("Clamp kept: within.", "Read again", "Air at the outlet")
+    get "/jobs/#{job.number}/prove"
+    expect(page).not_to include "Evaporator dirty, clean. Done"
+    expect(file(job).readings_of("amps", phase: "after", fan: "evaporator-1").map(&:verdict)).to eq ["within"]
+    tick("air_again", **here, measured: "-2")
+    get "/jobs/#{job.number}/prove"
+    expect(page).to match(/Evaporator dirty, clean. Done .* by #{technician.name}/)
+  end
+
   it "leads on to what is done by itself before the work counts as done" do
     decide_for("evaporator-1.1", "bearing_worn", "evaporator_dirty")
     get "/jobs/#{job.number}/fit?task=cleaning&alone=1"

@@ -35,7 +35,7 @@ RSpec.describe Policy, :rolled_back do
     "/jobs/:number/findings" => field, "/jobs/:number/findings/round" => field,
     "/jobs/:number/findings/:id/void" => field,
     "/jobs/:number/fit/features" => field, "/jobs/:number/fit/cleaning" => field,
-    "/jobs/:number/fit/steps/:step" => field,
+    "/jobs/:number/fit/steps/:step" => field, "/jobs/:number/fit/steps/:step/readings" => field,
     "/jobs/:number/fit/steps/:step/undo" => field, "/jobs/:number/fitting" => field,
     "/jobs/:number/frost" => field, "/jobs/:number/frost/reading" => everyone,
     "/jobs/:number/hand_over" => field, "/jobs/:number/sheet" => field,

@@ -38,6 +38,15 @@ module Stations
         back_to(form.off ? "#{here}&step=#{params[:step]}" : here)
       end
 
+      # What the meter says at a live step: the reading that Prove asks for.
+      post "/jobs/:number/fit/steps/:step/readings" do
+        need :record
+        meter = meter_of(params)
+        halt 422, page(meter:) unless meter.ask
+        reading = take(meter.entry(id: client_id, phase: "after"))
+        back_to "#{here}&step=#{params[:step]}", "#{meter.label} kept: #{verdict_words(reading.verdict)}."
+      end
+
       post "/jobs/:number/fit/steps/:step/undo" do
         take Entries::StepUndone.new(fault: plan.fault.key, task: plan.task, step: params[:step])
         back_to "#{here}&step=#{params[:step]}"
@@ -66,9 +75,14 @@ module Stations
       # What was ordered for it and is not here yet.
       def coming = record.coming_for(plan.parts.lead)
 
-      def page(fault: nil, cleaning: CleaningForm.new(plan, {}))
+      def page(fault: nil, cleaning: CleaningForm.new(plan, {}), meter: meter_of({"turning" => "yes"}))
         step = plan.step(fault&.step || params[:step]) || plan.next_step
-        station(:fit, plan:, step:, fault:, cleaning:)
+        station(:fit, plan:, step:, fault:, cleaning:, meter:)
+      end
+
+      # The clamp at the fan that is worked on, judged by the plate of what went in.
+      def meter_of(typed)
+        Shared::Instrument.of("amps", typed, user: current_user, job:, fan: plan.fan, phase: "after")
       end
 
       def keep(form)

@@ -128,6 +128,12 @@ module Fenbo
 
       def finished? = steps.all? { |step| done(step) }
 
+      # What ended it; nil as long as something is open.
+      # @return [JobFile::StepDone, nil]
+      def last_done
+        (steps.map { |step| done(step) }.max_by(&:done_at) if finished?)
+      end
+
       def started? = @done.any?
 
       def done_count = steps.count { |step| done(step) }

@@ -5,7 +5,8 @@ module Fenbo
     # One step of a plan. `reverses` is the id of the step it undoes, or nil; `measure` is
     # {what, label, kind} or nil; `fasteners` {kind, size, where}; `removes` what comes off;
     # `shape` and `motion` how it is drawn; `proof` points ticked one by one; `shows` the
-    # photo step whose pictures it needs; `quirks` whether this unit's own belong here.
+    # photo step whose pictures it needs; `quirks` whether this unit's own belong here;
+    # `reads` the tool whose reading after the work is taken at it, or nil.
     Step =
       Value.of(
         :id,
@@ -24,7 +25,8 @@ module Fenbo
         motion: nil,
         proof: [],
         shows: nil,
-        quirks: false
+        quirks: false,
+        reads: nil
       ) do
         def self.from(row, phase)
           new(
@@ -42,7 +44,8 @@ module Fenbo
             shape: row["shape"],
             motion: row["motion"],
             proof: row.fetch("proof", []),
-            quirks: row.fetch("quirks", false)
+            quirks: row.fetch("quirks", false),
+            reads: row["reads"]
           )
         end
 
