@@ -27,7 +27,7 @@ RSpec.describe Fenbo::WorkPlan::Opening, :rolled_back do
     expect(page).to include "Everything is done: prove it."
   end
 
-  it "takes the amps at the step that reads them, as the reading that Prove asks for, and says when its work was done" do
+  it "takes the amps at the step that reads them, for Prove to go by, and says when its work was done" do
     decide_for("evaporator-1.1", "evaporator_dirty", action: "clean")
     work(stop: "air_again")
     here = {fan: plan.fault.key, task: "cleaning"}
