@@ -57,6 +57,17 @@ RSpec.describe "arranging a job", :rolled_back do
     expect(page).to include "Cancelled", "goes on as job #{follower.number}"
   end
 
+  it "is told of before a second one is opened on its unit, and beside it as long as it is open" do
+    get "/jobs/new?unit=#{job.unit_id}"
+    expect(page).to match(/selected\s*>\s*#{job.unit.name},\s+#{job.unit.site.name}: job #{job.number} is open\s*</)
+    second = create(:job, unit: job.unit)
+    get "/jobs/#{second.number}/call"
+    expect(page).to include "Job #{job.number} is open on this unit too"
+    job.update!(status: "closed", closed_at: Time.now)
+    get "/jobs/#{second.number}/call"
+    expect(page).not_to include "open on this unit too"
+  end
+
   it "is cancelled for a reason only, and leaves the day board" do
     arrange("cancel", reason: " ")
     expect([status, page]).to match [422, include("Why is it cancelled?")]

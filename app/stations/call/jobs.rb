@@ -41,7 +41,10 @@ module Stations
 
       def opening(typed:, faults: {})
         units = Unit.includes(site: :customer).order(:name).group_by { |one| one.site.customer.name }
-        erb :job_new, locals: {unit:, units: units.sort, people: User.in_the_field, typed:, faults:}
+        busy = Job.open.order(:number).pluck(:unit_id, :number).group_by(&:first).transform_values { |rows|
+          rows.map(&:last)
+        }
+        erb :job_new, locals: {unit:, units: units.sort, busy:, people: User.in_the_field, typed:, faults:}
       end
 
       # The station it was said at, with the question that was chosen there.

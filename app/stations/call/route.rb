@@ -24,6 +24,12 @@ module Stations
         job.unit.fans.select { |fan| job.fitted_lately?(fan, Shared::Shop.limits) }
       end
 
+      # Open on the same unit; of a job that ended nobody asks.
+      def others(record)
+        return [] if record.closed?
+        Job.open.where(unit_id: record.unit_id).where.not(id: record.id).includes(:technician).order(:number)
+      end
+
       def box_hint(job)
         return "As the customer reads it, or on arrival." unless job.box_read_at
         "Read #{day_clock(job.box_read_at)}; a new figure starts the clock anew."
@@ -31,7 +37,7 @@ module Stations
 
       def page(typed: nil, faults: {})
         earlier = record.earlier_decided(Shared::Shop.limits["job.comes_back_days"])
-        station(:call, typed:, faults:, version: record.lock_version, earlier:)
+        station(:call, typed:, faults:, version: record.lock_version, earlier:, others: others(record))
       end
     end
   end
