@@ -47,6 +47,11 @@ module Stations
         erb :job_new, locals: {unit:, units: units.sort, busy:, people: User.in_the_field, typed:, faults:}
       end
 
+      # ": job 220 is open", ": jobs 220 and 232 are open"
+      def open_jobs_words(numbers)
+        ": #{numbers.one? ? "job" : "jobs"} #{numbers.to_sentence} #{numbers.one? ? "is" : "are"} open"
+      end
+
       # The station it was said at, with the question that was chosen there.
       def came_from
         place = (params[:back] == "look") ? "look" : "measure"

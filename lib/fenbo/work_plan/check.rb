@@ -24,7 +24,7 @@ module Fenbo
       private
 
       def whole
-        [*ids, *cautions, *features, *tasks, *unreversed, *photos, *order, *minutes]
+        [*ids, *cautions, *features, *tasks, *unreversed, *photos, *live, *order, *minutes]
       end
 
       def each_row(&) = @rows.flat_map(&)
@@ -79,6 +79,12 @@ module Fenbo
       def photos
         taken = @rows.select { |row| row["photo"] }.map { |row| row["id"] }
         strange(each_row { |row| [row.dig("reverse", "shows")].compact } - taken, "shows")
+      end
+
+      # A meter reads with the power on.
+      def live
+        @rows.select { |row| row["reads"] && !row.fetch("caution", []).include?("live") }
+          .map { |row| "#{row["id"]}: reads #{row["reads"]} without the caution live" }
       end
 
       def order

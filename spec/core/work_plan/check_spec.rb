@@ -18,8 +18,6 @@ RSpec.describe Fenbo::WorkPlan::Check do
     described_class.new(family, real.call("cautions").keys).faults
   end
 
-  def row(table, phase, id) = table[phase].find { |one| one["id"] == id }
-
   it "has nothing against a plan as it ships" do
     expect(faults { |_| }).to eq []
   end
@@ -49,6 +47,11 @@ RSpec.describe Fenbo::WorkPlan::Check do
     ],
     "a run of steps that no plan shares" => [
       ->(table, _) { table["gate"] << {"use" => "lucky_charm"} }, "use: lucky_charm does not exist"
+    ],
+    "a meter on what nobody says is live" => [
+      ->(table, _) {
+        table["prove"].find { |one| one["reads"] }["caution"] = []
+      }, "amps_every_leg: reads amps without the caution live"
     ],
     "what comes off and never goes back on" => [
       ->(table, _) { table["apart"].first.delete("reverse") }, "panel_off: removes panel and is never put back"
