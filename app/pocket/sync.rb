@@ -65,16 +65,19 @@ module Pocket
     end
 
     def environment(press)
-      form = [press.body, URI.encode_www_form(client_id: press.id, held_seconds: press.held_seconds)].join("&")
+      form = [press.body, URI.encode_www_form(client_id: press.id, **time_of(press))].join("&")
       input = StringIO.new(form.b)
       @env.slice("rack.errors", "rack.url_scheme", "HTTP_HOST", "SERVER_NAME",
         "SERVER_PORT", "SERVER_PROTOCOL", "REMOTE_ADDR").merge(
           "REQUEST_METHOD" => "POST", "PATH_INFO" => press.path, "SCRIPT_NAME" => "", "QUERY_STRING" => "",
           "CONTENT_TYPE" => "application/x-www-form-urlencoded", "CONTENT_LENGTH" => form.bytesize.to_s,
           "rack.input" => input, "rack.session" => {}, "rack.session.options" => {}, "fenbo.without_page" => true,
-          "fenbo.user" => @user, "fenbo.bearer" => true, "fenbo.pressed_at" => press.pressed_at
+          "fenbo.user" => @user, "fenbo.bearer" => true, "fenbo.pressed_at" => (press.pressed_at unless press.anyway)
         ).merge(@files.any? ? form_with_files(form, input) : {})
     end
+
+    # When it was pressed; what shall count after somebody else's counts from now on.
+    def time_of(press) = press.anyway ? {} : {held_seconds: press.held_seconds}
 
     # As rack reads a form that came with files.
     def form_with_files(form, input)

@@ -162,7 +162,7 @@ RSpec.describe "the pocket", :rolled_back do
     put[Entries::State.new(state: "D")]
     put[Entries::Handover.new(values: {"summary" => "Cleaned."}, version: nil, signature: nil, signed_name: nil)]
     there = "/jobs/#{job.number}"
-    presses = [press("#{there}/state", state: "P"), press("#{there}/state", state: "D"),
+    presses = [press("#{there}/state", state: "P", held: 3600), press("#{there}/state", state: "D"),
       press("#{there}/hand_over", summary: "New motor."), press(test: "noise", outcome: "silent")].map { |one|
         one.merge(seen:)
       }
@@ -174,7 +174,8 @@ RSpec.describe "the pocket", :rolled_back do
       handover: have_attributes(summary: "Cleaned."))
     again = presses.values_at(0, 2).map { |one| one.merge(anyway: true) }
     expect(bring(*again)["answers"].map { |one| one["answer"] }).to eq %w[taken taken]
-    expect(JobSource.numbered(job.number)).to have_attributes(state: "P",
+    # After theirs, whenever it was pressed.
+    expect(JobSource.numbered(job.number)).to have_attributes(state: "P", state_at: be_within(60).of(Time.now),
       handover: have_attributes(summary: "New motor."))
   end
 

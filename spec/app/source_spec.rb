@@ -44,6 +44,16 @@ RSpec.describe Stations::Source, :rolled_back do
       "of it product", "drift-held"
   end
 
+  it "says what being done sooner costs more, once, where it is not the best in all" do
+    offers << {"id" => "van", "kind" => "van", "price_cents" => 30_000}
+    get "/jobs/#{job.number}/source?fan=evaporator-1"
+    expect(page).to match(/Sooner by \d+ (h \d\d|d \d+ h): On the van[^,]*, by \w+ \d\d:\d\d, for [\d.]+ € more\./)
+    expect(page).not_to include "against On the van"
+    offers.shift
+    get "/jobs/#{job.number}/source?fan=evaporator-1"
+    expect(page).not_to include "Sooner by"
+  end
+
   it "waits for the site, and says of a way whose work never finds it open long enough" do
     seen = ["Tue 12 to 18", "Tue 12 to 12:15"].map { |hours|
       unit.site.update!(hours:)

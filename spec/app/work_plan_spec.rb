@@ -140,6 +140,7 @@ RSpec.describe Stations::WorkPlan, :rolled_back do
       expect([plan.finished?, plan.tray.out, plan.tray.parked]).to eq [true, 0, []]
       get "/jobs/#{job.number}/fit"
       expect(page).to include("Everything is done: prove it.")
+      expect(page.include?("Everything that came out is back.")).to eq plan.tray.places.any?
       expect(file(job)).to have_attributes(state: "P", station: "prove")
     end
   end

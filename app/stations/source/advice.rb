@@ -26,13 +26,29 @@ module Stations
       # What it saves against the same part without a stopgap, or against the next best.
       def saving
         other = bare || @sources.shown.drop(1).first
-        return unless other && other.total_cents > best.total_cents
+        return unless other && other.total_cents > best.total_cents && other != sooner_way&.option
         "Saves #{@words.money(other.total_cents - best.total_cents)} against " \
           "#{bare ? "leaving it as it is" : Suppliers::Desk.name_of(other.offer)}."
       end
 
+      # What being done sooner costs more, where nothing is both.
+      def sooner
+        way = sooner_way or return
+        hours = @words.hours_words(@ways.best.finish_hours - way.finish_hours)
+        "Sooner by #{hours}: #{name_of(way)}, by #{day(way.option.finish_at)}, for " \
+          "#{@words.money(way.total_cents - best.total_cents)} more."
+      end
+
       def price
         "#{@words.money(best.total_cents)} with work and travel#{", on a second trip" if best.second_trip}."
+      end
+
+      # "Tarn counter", "dry ice … now, Passhouse orders", "On the van (overtime)"
+      def name_of(way)
+        stopgap = @sources.stopgap(way.stopgap)
+        name = Suppliers::Desk.name_of(way.offer)
+        name += " (overtime)" if way.option&.overtime
+        stopgap ? "#{stopgap.label.split(",").first} now, #{name}" : name
       end
 
       # Where its work finds the site closed.
@@ -47,6 +63,11 @@ module Stations
       end
 
       private
+
+      # The next dearer that no other beats on time and cost.
+      def sooner_way
+        @ways.taken.drop(1).find { |way| way.option.frontier && way.finish_hours < @ways.best.finish_hours }
+      end
 
       def bare
         @sources.shown.find { |one| one.offer == best.offer && one.stopgap.nil? } if best.stopgap

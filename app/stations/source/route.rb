@@ -64,13 +64,7 @@ module Stations
         choice&.here? && choice.offer["offer"] == option.offer
       end
 
-      # "Passhouse orders, with dry ice …"
-      def way_words(way)
-        stopgap = sources.stopgap(way.stopgap)
-        name = Suppliers::Desk.name_of(way.offer)
-        name += " (overtime)" if way.option&.overtime
-        stopgap ? "#{stopgap.label.split(",").first} now, #{name}" : name
-      end
+      def way_words(way) = advice.name_of(way)
 
       # How long the product could have waited beyond it.
       def margin_words(hours)

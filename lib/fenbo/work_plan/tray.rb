@@ -27,6 +27,11 @@ module Fenbo
           .map { |one| [one, @done[one.id].fasteners - back_of(one)] }
       end
 
+      # Whether something was out, and nothing is any more.
+      def all_back?
+        places.any? && parked.empty? && places.all? { |_, left| left.zero? }
+      end
+
       # Steps whose part came off and is not back on.
       def parked
         @steps.select { |one| one.removes && @done.key?(one.id) && !@done.key?("#{one.id}_back") }

@@ -61,6 +61,10 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     expect(progress.tray.places.map { |one, lies| [one.id, lies] }).to eq [["guard_off", 1], ["blade_off", 2]]
     expect(progress.tray.taken_out(step("guard_off_back", progress))).to eq 4
     expect(progress.tray.taken_out(step("motor_out_ring_back", progress))).to be_nil
+    back = {guard_off: 4, guard_off_back: 4}
+    expect([progress, plan(done(*gate)), plan(done(*gate, **back))].map { |one|
+      one.tray.all_back?
+    }).to eq [false, false, true]
   end
 
   it "knows which parts are off and lie aside" do
