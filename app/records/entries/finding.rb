@@ -15,7 +15,7 @@ module Entries
     # by somebody else, both answers stand until one is taken back.
     def append(book)
       known = Fenbo::Diagnosis::Test[test]
-      earlier(book, known).void_all(book.user, "answered anew", at: Time.now)
+      earlier(book, known).void_all(book.user, "answered anew", at: book.now)
       ::Finding.record(client_id: id, taken_at: book.now, job: book.record, visit: book.visit, user: book.user, test:,
         outcome:, note:,
         fan_position: (book.fan(fan) unless known.unit?), override_reason:)

@@ -8,8 +8,8 @@ module Entries
 
     def append(book)
       row = book.record.public_send(of).find_by!(client_id: id)
-      row.void(book.user, reason)
-      row.findings.each { |finding| finding.void(book.user, "its reading was taken back") } if of == :readings
+      row.void(book.user, reason, at: book.now)
+      row.findings.each { |finding| finding.void(book.user, "its reading was taken back", at: book.now) } if of == :readings
       row
     end
   end
