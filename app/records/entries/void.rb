@@ -9,7 +9,8 @@ module Entries
     def append(book)
       row = book.record.public_send(of).find_by!(client_id: id)
       row.void(book.user, reason, at: book.now)
-      row.findings.each { |finding| finding.void(book.user, "its reading was taken back", at: book.now) } if of == :readings
+      return row unless of == :readings
+      row.findings.each { |finding| finding.void(book.user, "its reading was taken back", at: book.now) }
       row
     end
   end
