@@ -12,12 +12,14 @@ module Fenbo
   #   Opening    which of them are done together
   #   Answers    how the unit of a job is, as its plan asks
   #   Progress   the plan of a job with what has been done of it
+  #   AtSteps    what was measured, read and photographed at its steps
   #   Parts      what goes in by it
   #   Waiting    what a step of it waits for
   #   Tray       what came out and off, and is not back yet
   #   Check      whether the plans, as written, can be worked and reversed
   module WorkPlan
     autoload :Answers, "fenbo/work_plan/answers"
+    autoload :AtSteps, "fenbo/work_plan/at_steps"
     autoload :Check, "fenbo/work_plan/check"
     autoload :ExtraWork, "fenbo/work_plan/extra_work"
     autoload :Opening, "fenbo/work_plan/opening"

@@ -88,14 +88,6 @@ module Stations
         ", #{count(choice.spacers, "spacer")} under guard and ring" if choice.spacers.to_i.positive?
       end
 
-      # What was read at a live step since the one before it was done; nil where nothing was.
-      # @return [Fenbo::JobFile::Reading, nil]
-      def reading_at(plan, step)
-        before = plan.steps.take_while { |one| one.id != step.id }.filter_map { |one| plan.done(one)&.done_at }.max
-        read = job.readings_of(step.reads, phase: "after", fan: plan.fan.key)
-        read.reverse.find { |one| before.nil? || one.taken_at >= before }
-      end
-
       # What was counted, measured, noted or left out at a step that is done.
       def done_words(step, done)
         return ["left out: #{done.note}"] if done.skipped?

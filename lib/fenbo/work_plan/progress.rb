@@ -7,6 +7,8 @@ module Fenbo
     #
     #   Progress.of(job, fault: "condenser-2", now: Time.now).next_step
     class Progress
+      include AtSteps
+
       # @param fault [String] its key, or a fan's; nil: the fault in hand
       # @param task [String] nil: what the fault asks for
       # @param now [Time] nil: what was made safe once stays so
@@ -156,20 +158,6 @@ module Fenbo
         parts.seated if step.measure&.fetch("what", nil) == "new_seat"
       end
 
-      # What a step's measure should come to; nil where nothing says.
-      # @return [Sought, nil]
-      def sought(step) = Sought.at(step, self, @limits)
-
-      # By how much what was measured is off; nil where it is as it should be.
-      def off(step, measured = done(step)&.measured)
-        sought(step)&.off(measured)
-      end
-
-      # Pictures taken at a step of this plan.
-      def photos_of(id)
-        job.since_retest(job.live_photos, fan.key).select { |photo| photo.step == id && photo.about?(fan.key) }
-      end
-
       # How this unit is.
       def answers
         @answers ||= Answers.new(job, fan, Plan.features(job.unit.family))
@@ -177,9 +165,6 @@ module Fenbo
 
       # Of the motor that will sit there.
       def plate = parts.motor&.motor || fan.motor
-
-      # What was measured at a step of this plan.
-      def measured(id) = @done[id]&.measured
 
       private
 
