@@ -90,11 +90,16 @@ class Job < ApplicationRecord
 
   def decision = decisions.reject(&:voided?).last
 
+  # Asked with every station, therefore prepared.
+  BESIDE = <<~SQL.squish.freeze
+    SELECT * FROM jobs WHERE uid <> $1
+      AND (uid = $2 OR beside_id IN (SELECT id FROM jobs WHERE uid IN ($1, $2))) ORDER BY number
+  SQL
+  private_constant :BESIDE
+
   # The other jobs of a visit, by uid and the uid of the visit's first job.
   def self.beside(uid, first)
-    visit =
-      Job.where(uid: [uid, first].compact).or(Job.where(beside_id: Job.where(uid: [uid, first].compact).select(:id)))
-    visit.where.not(uid:).includes(:unit).order(:number).to_a
+    give(find_by_sql(BESIDE, [uid, first], preparable: true), [:unit], from: [])
   end
 
   # Decided jobs of this unit that this one may come back to.

@@ -40,9 +40,16 @@ class User < ApplicationRecord
   def to_person = Fenbo::JobFile::Person.new(uid:, name:, role:)
 
   scope :active, -> { where(active: true).order(:name) }
+
+  # Asked with every page, therefore prepared.
+  OF_SESSION = <<~SQL.squish.freeze
+    SELECT * FROM users WHERE id = $1 AND active AND NOT EXISTS (SELECT 1 FROM ended_sessions WHERE key = $2)
+  SQL
+  private_constant :OF_SESSION
+
   # Whoever a session belongs to, unless it was signed out.
   def self.of_session(id, key)
-    active.where("NOT EXISTS (SELECT 1 FROM ended_sessions WHERE key = ?)", key.to_s).find_by(id:)
+    find_by_sql(OF_SESSION, [id, key.to_s], preparable: true).first
   end
 
   # Old tokens end with the password.

@@ -41,14 +41,11 @@ module Units
       Fenbo.call(:trend, {"readings" => readings}, limits: @limits)
     end
 
-    # Frost maps and recordings over the years, latest first; without their results,
-    # which hold whole curves.
-    def maps = @maps ||= seen("frost", :question).limit(6).to_a
+    # Frost maps and recordings over the years, latest first; without their results, which hold
+    # whole curves.
+    def maps = seen.fetch("frost", [])
 
-    def recordings
-      @recordings ||=
-        Reading.give(seen("sound").limit(10).to_a, [:job, :fan_position], from: [*jobs, *@unit.fan_positions])
-    end
+    def recordings = seen.fetch("sound", [])
 
     def jobs
       @jobs ||= @unit.jobs.preload(:decisions).order(opened_at: :desc).to_a
@@ -85,12 +82,20 @@ module Units
       (@rows[position.id] || []).map { |row| row.drop(1) }
     end
 
-    def seen(kind, *columns)
-      Reading
-        .live
-        .where(kind:, job: @unit.jobs)
-        .select(:id, :job_id, :fan_position_id, :kind, :verdict, :taken_at, *columns)
-        .order(taken_at: :desc)
+    def seen
+      @seen ||= Reading.give(Reading.find_by_sql(SEEN, [@unit.id], preparable: true), [:job, :fan_position],
+        from: [*jobs, *@unit.fan_positions]).group_by(&:kind)
     end
+
+    # Of one kind no more than the page shows.
+    of = lambda do |kind, most, question|
+      <<~SQL
+        (SELECT id, job_id, fan_position_id, kind, verdict, taken_at, #{question} FROM readings
+         WHERE kind = '#{kind}' AND voided_at IS NULL AND job_id IN (SELECT id FROM jobs WHERE unit_id = $1)
+         ORDER BY taken_at DESC LIMIT #{most})
+      SQL
+    end
+    SEEN = [of.call("frost", 6, "question"), of.call("sound", 10, "NULL")].join(" UNION ALL ").squish.freeze
+    private_constant :SEEN
   end
 end

@@ -9,7 +9,7 @@ module Shared
         svg = Drawing::Svg.new(640, 420, label: "", css: "plate")
         svg.rect(0, 6, 640, 18, "plate-hatch").rect(70, 24, 8, 22, "fill-ink").rect(562, 24, 8, 22, "fill-ink")
         svg.rect(24, 46, 592, 320, "plate-case", rx: 2)
-        56.times { |index| svg.line(44 + index * 10, 66, 44 + index * 10, 346, "line-fin") }
+        svg.fins(44, 66, 280, step: 10, count: 56)
         7.times { |row| svg.line(36, 86 + row * 40, 604, 86 + row * 40, "line-tube") }
         svg.line(0, 86, 36, 86, "line-feed")
         svg

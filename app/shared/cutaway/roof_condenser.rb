@@ -39,7 +39,7 @@ module Shared
       def coil(y)
         dirty = unit_outcomes["condenser_face"]
         @svg.rect(34, y, 600, 18, "line-thin-box")
-        60.times { |index| @svg.line(39 + index * 10, y, 39 + index * 10, y + 18, "line-fin") }
+        @svg.fins(39, y, 18, step: 10, count: 60)
         @svg.line(34, y + 9, 634, y + 9, "line-tube")
         part("condenser", 34, y, 600, 18)
         @svg.rect(34, y, 600, 18, "frost", fill: "url(#hatch)") if dirty && dirty != "clean"

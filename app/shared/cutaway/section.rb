@@ -101,7 +101,7 @@ module Shared
       end
 
       def fins(x, y, width, high)
-        (0..(width / 10).floor).each { |index| @svg.line(x + index * 10, y, x + index * 10, y + high, "line-fin") }
+        @svg.fins(x, y, high, step: 10, count: (width / 10).floor + 1)
         [0.2, 0.5, 0.8].each { |share| @svg.line(x - 10, y + high * share, x + width, y + high * share, "line-tube") }
         @svg.line(x - 26, y + high * 0.2, x - 8, y + high * 0.2, "line-feed")
       end

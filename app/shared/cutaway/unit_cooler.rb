@@ -43,15 +43,7 @@ module Shared
       end
 
       def coil
-        (0..COLUMNS * 2).each do |index|
-          @svg.line(
-            INSET + index * span / (COLUMNS * 2),
-            COIL_TOP,
-            INSET + index * span / (COLUMNS * 2),
-            COIL_BOTTOM,
-            "line-fin"
-          )
-        end
+        @svg.fins(INSET, COIL_TOP, COIL_BOTTOM - COIL_TOP, step: span / (COLUMNS * 2), count: COLUMNS * 2 + 1)
         ROWS.times { |row| @svg.line(INSET, tube(row), WIDTH - INSET, tube(row), "line-tube") }
         (0...ROWS - 1).each { |row| bend(row) }
         @svg.line(0, tube(0), INSET, tube(0), "line-feed")

@@ -18,13 +18,13 @@ module Shared
         @css = css
         @stretch = stretch
         @role = role
-        @parts = []
+        @parts = +""
       end
 
       def to_s
         aspect = @stretch ? ' preserveAspectRatio="none"' : ""
         %(<svg viewBox="0 0 #{n(@width)} #{n(@height)}"#{aspect} role="#{@role}" aria-label="#{esc(@label)}") +
-          %( class="#{@css}" focusable="false">#{@parts.join}</svg>)
+          %( class="#{@css}" focusable="false">#{@parts}</svg>)
       end
 
       def line(x1, y1, x2, y2, css, **rest)
@@ -39,16 +39,23 @@ module Shared
         add("circle", cx:, cy:, r:, class: css, **rest)
       end
 
+      # Fins of a coil, upright and a step apart.
+      def fins(x, y, high, step:, count:)
+        path(Array.new(count) { |index| "M#{n(x + index * step)} #{n(y)}v#{n(high)}" }.join, "line-fin")
+      end
+
       def path(d, css, **rest) = add("path", d:, class: css, **rest)
 
       def text(x, y, words, css, **rest)
-        @parts << "<text#{pairs(x:, y:, class: css, **rest)}>#{esc(words)}</text>"
+        pairs("<text", {x:, y:, class: css, **rest})
+        @parts << ">" << esc(words) << "</text>"
         self
       end
 
       # A group; what the block draws lies inside.
       def group(**attributes)
-        @parts << "<g#{pairs(attributes)}>"
+        pairs("<g", attributes)
+        @parts << ">"
         yield self
         @parts << "</g>"
         self
@@ -72,16 +79,18 @@ module Shared
       private
 
       def add(name, **attributes)
-        @parts << "<#{name}#{pairs(attributes)}/>"
+        pairs("<#{name}", attributes)
+        @parts << "/>"
         self
       end
 
-      def pairs(attributes)
-        attributes
-          .filter_map do |key, value|
-            " #{NAMES[key]}=\"#{value.is_a?(Numeric) ? n(value) : esc(value)}\"" unless value.nil?
-          end
-          .join
+      # A page draws some hundred parts: they are written where they stay.
+      def pairs(opening, attributes)
+        @parts << opening
+        attributes.each do |key, value|
+          next if value.nil?
+          @parts << " " << NAMES[key] << "=\"" << (value.is_a?(Numeric) ? n(value).to_s : esc(value)) << "\""
+        end
       end
 
       def n(value) = value.is_a?(Float) ? value.round(2) : value
