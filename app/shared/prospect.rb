@@ -17,8 +17,7 @@ module Shared
     # In a sentence; nil where nothing leads yet.
     def words
       return nil if @verdict == "undetermined" || fifths.zero?
-      return "It confirms #{subject(@verdict)} in about #{fifths} of 5 cases." unless fifths == 5
-      (told == @verdict) ? "It shows how sure it is: #{subject(@verdict)}." : "It tells of #{subject(told)}."
+      "It tells #{WHETHER.fetch(told) { "of #{low(told)}" }}#{stays}."
     end
 
     # @return [Array] of [outcome, chance, words]
@@ -31,6 +30,10 @@ module Shared
     # Of the answers, how many in five leave the same cause leading.
     def fifths
       @fifths ||= (@row.outcomes.sum { |one| (one.leads_to == @verdict) ? one.chance : 0 } * 5).round
+    end
+
+    def stays
+      "; #{STAYS.fetch(@verdict) { low(@verdict) }} stays the likeliest in about #{fifths} of 5 cases" if fifths < 5
     end
 
     # The cause that the answers are expected to move most.
@@ -49,11 +52,10 @@ module Shared
 
     def percent(chance) = (chance * 100).round
 
-    # What is said of a cause, or of none.
-    SUBJECTS = {"healthy" => "nothing being wrong", "none_of_these" => "something else being wrong"}.freeze
-    private_constant :SUBJECTS
-
-    def subject(cause) = SUBJECTS.fetch(cause) { low(cause) }
+    # What is said where it is no cause that is told of, or stays.
+    WHETHER = {"healthy" => "whether anything is wrong", "none_of_these" => "whether it is something else"}.freeze
+    STAYS = {"healthy" => "nothing wrong", "none_of_these" => "something else"}.freeze
+    private_constant :WHETHER, :STAYS
 
     def low(cause) = Fenbo::Diagnosis.low(Fenbo::Diagnosis::Cause.label(cause))
   end

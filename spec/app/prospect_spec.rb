@@ -28,16 +28,18 @@ RSpec.describe Shared::Prospect do
     expect(grinds.answers.last.last).to match(/\Abearing worn leads, condenser dirty \d+ → \d\d %\z/)
   end
 
-  it "says how often a test confirms what leads, and leaves a name's capitals" do
+  it "says what a test is about and how often what leads would stay so, and leaves a name's capitals" do
     stands = prospect("spin_by_hand", "fan_motion stopped", "noise silent", "voltage_at_motor in_range")
-    expect(stands.words).to match(/\AIt confirms EC module failed in about [34] of 5 cases\.\z/)
+    expect(stands.words).to match(
+      /\AIt tells of bearing seized; EC module failed stays the likeliest in about [34] of 5 cases\.\z/
+    )
     expect(stands.answers.map(&:last).join(", ")).to include "EC module failed leads", "bearing seized leads"
   end
 
   it "speaks of nothing being wrong as of a cause" do
     sound = prospect("airflow", "fan_motion normal", "noise quiet_normal", "condenser_face clean",
       "box_temperature normal")
-    expect(sound.words).to match(/\AIt confirms nothing being wrong in about [45] of 5 cases\.\z/)
+    expect(sound.words).to match(/\AIt tells whether anything is wrong; nothing wrong stays the likeliest in about [45] of 5 cases\.\z/)
     expect(sound.answers.first.last).to match(/\Ahealthy leads \d+ → \d+ %\z/)
   end
 
