@@ -114,9 +114,16 @@ module Shared
     }.freeze
     # How a companion of a cause stands.
     COMPANY = {
-      "found" => "There with it", "ruled_out" => "Looked for, not there", "open" => "Looked at, still open",
+      "found" => "There with it", "likely" => "Likely there with it", "ruled_out" => "Looked for, not there",
+      "open" => "Looked at, still open",
       "not_looked" => "Not looked at", "unlikely" => "Unlikely by what was found"
     }.freeze
+
+    # @param row what diagnose says of a companion
+    def self.company(row)
+      sure = row.standing != "found" || row.probability >= Shop.limits["diagnosis.decisive"]
+      COMPANY.fetch(sure ? row.standing : "likely")
+    end
     APPEARANCES = {"day" => "Day", "glare" => "Glare", "dark" => "Dark box"}.freeze
     STATES = {"L" => "Looking", "P" => "Live", "D" => "Proved dead", "C" => "Cover off"}.freeze
     # Tests whose answer an instrument gives by itself.

@@ -139,6 +139,13 @@ RSpec.describe Fenbo::Limits, :rolled_back do
     looked = [["noise", nil], ["blade_state", nil]]
     expect(rows[described_class.default]).to eq looked + [["noise", true]]
     expect(rows[described_class.default.with("looking.same_look_minutes" => 0.5)]).to eq looked + [["noise", nil]]
+    # Several kept with one press were all answered last.
+    %w[drain_check:blocked door_seal:good].each do |seen|
+      test, outcome = seen.split(":")
+      Logbook.new(Job.find(job.id), create(:user))
+        .take(Entries::Finding.new(id: SecureRandom.uuid, fan: "evaporator-1", test:, outcome:))
+    end
+    expect(rows[described_class.default].last(3)).to eq [["noise", nil], ["drain_check", true], ["door_seal", true]]
   end
 
   it "counts a motor fitted lately by an earlier job as recent work" do

@@ -39,7 +39,9 @@ RSpec.describe Shared::Prospect do
   it "speaks of nothing being wrong as of a cause" do
     sound = prospect("airflow", "fan_motion normal", "noise quiet_normal", "condenser_face clean",
       "box_temperature normal")
-    expect(sound.words).to match(/\AIt tells whether anything is wrong; nothing wrong stays the likeliest in about [45] of 5 cases\.\z/)
+    expect(sound.words).to match(
+      /\AIt tells whether anything is wrong; nothing wrong stays the likeliest in about [45] of 5 cases\.\z/
+    )
     expect(sound.answers.first.last).to match(/\Ahealthy leads \d+ → \d+ %\z/)
   end
 

@@ -4,6 +4,10 @@ module Fenbo
   module Diagnosis
     # One fan of a job as the case `diagnose` takes.
     class JobCase
+      # What one press keeps is kept a few thousandths apart.
+      ONE_PRESS_SECONDS = 1
+      private_constant :ONE_PRESS_SECONDS
+
       # @param job [JobFile::Job]
       # @param fan [JobFile::Fan]
       # @param now [Time]
@@ -47,11 +51,11 @@ module Fenbo
       private
 
       # Of another shift than now the cover it took is on again. What was answered last, within
-      # minutes, is not asked anew before something else is.
+      # minutes, is not asked anew before something else is; nor what was answered with the same press.
       def row(one)
         ago = @now - one.taken_at
         long_ago = ago > @limits["work_plan.gate_hours"] * 3600
-        just = one.equal?(looks.last) && ago <= same_look_seconds
+        just = ago <= same_look_seconds && looks.last.taken_at - one.taken_at <= ONE_PRESS_SECONDS
         one.to_case.merge({"earlier" => (true if long_ago), "just" => (true if just)}.compact)
       end
 

@@ -102,8 +102,12 @@ module Fenbo
       end
 
       def company_words(row)
-        said = "#{Cause[row.companion.second].label} #{STANDINGS.fetch(row.standing)}"
+        said = "#{Cause[row.companion.second].label} #{"likely " if likely?(row)}#{STANDINGS.fetch(row.standing)}"
         %w[ruled_out unlikely].include?(row.standing) ? said : "#{said}: #{Diagnosis.low(row.companion.why)}"
+      end
+
+      def likely?(row)
+        row.standing == "found" && row.chance < limits["diagnosis.decisive"]
       end
 
       def set_aside
