@@ -28,6 +28,18 @@ module Shared
 
     def verdict_label = Fenbo::Diagnosis::Cause.label(verdict)
 
+    # What the verdict comes of, where that is to be mended and is there with it: ice on a blade
+    # of the defrost that failed.
+    # @return [Fenbo::Diagnosis::Companion, nil]
+    def origin
+      Fenbo::Diagnosis::Companion.origin(verdict, result.sets.first.causes, position.side)
+    end
+
+    # What is to be decided, as far as Fenbo can tell.
+    def proposed = origin&.second || verdict
+
+    def proposed_label = Fenbo::Diagnosis::Cause.label(proposed)
+
     def decisive? = result.decisive
 
     def contradictions = result.contradictions

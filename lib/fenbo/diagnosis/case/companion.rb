@@ -19,6 +19,17 @@ module Fenbo
       define_singleton_method(:of) do |cause, side|
         all.fetch(cause.id, {}).reject { |_, one| one.side && one.side != side }
       end
+
+      # What a cause comes of, where both are there: where no part mends it, that is what is
+      # to be mended, or it is back.
+      # @param id [String] of the cause
+      # @param set [Array<String>] ids of what is there
+      # @return [Companion, nil] the most usual
+      define_singleton_method(:origin) do |id, set, side|
+        cause = Cause.all[id]
+        return if cause.nil? || cause.part || !set.include?(id)
+        of(cause, side).values.select { |one| one.kind == "comes_of" && set.include?(one.second) }.max_by(&:share)
+      end
     end
   end
 end

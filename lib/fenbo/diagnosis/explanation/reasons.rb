@@ -56,8 +56,8 @@ module Fenbo
         first, *more = set.map(&:label)
         first = apart + Diagnosis.low(first) if apart
         return "#{first}, and nothing besides, explains it best" if more.empty?
-        *most, last = [first, *more]
-        "#{most.join(", ")} together with #{Diagnosis.low(last)} explain it best"
+        *most, last = more.map { |label| Diagnosis.low(label) }
+        "#{first} together with #{[most.join(", "), last].reject(&:empty?).join(" and ")} explain it best"
       end
 
       def count(findings)
