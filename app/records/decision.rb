@@ -10,7 +10,5 @@ class Decision < ApplicationRecord
 
   def awaits_countersign? = user.apprentice? && countersigned_at.nil?
 
-  def label
-    causes.map { |cause| Fenbo::Diagnosis::Cause.label(cause) }.join(" with ")
-  end
+  def label = Fenbo::Diagnosis.together(causes)
 end

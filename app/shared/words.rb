@@ -157,12 +157,6 @@ module Shared
       ids.map { |id| caution(id) }.join(" ").split(/(?<=\.)\s+/, 2)
     end
 
-    # "Blade held by ice with defrost failed and drain blocked"
-    def together_words(causes)
-      first, *others = causes.map { |id| cause_label(id) }
-      "#{first} with #{others.map { |label| Fenbo::Diagnosis.low(label) }.to_sentence}"
-    end
-
     def cause_label(id) = Fenbo::Diagnosis::Cause.label(id)
 
     def test_of(id) = Fenbo::Diagnosis::Test[id]

@@ -75,6 +75,16 @@ module Fenbo
     # A label inside a sentence: "bearing worn", but "EC module failed".
     def self.low(label) = label.sub(/\A[A-Z](?=[a-z])/, &:downcase)
 
+    # Causes in one phrase: "Bearing worn with condenser dirty and mount loose".
+    # @param causes [Array<String>] ids
+    # @param by [String] the word between the first and the others
+    def self.together(causes, by: "with")
+      first, *others = causes.map { |cause| Cause.label(cause) }
+      *most, last = others.map { |label| low(label) }
+      return first.to_s unless last
+      "#{first} #{by} #{[most.join(", "), last].reject(&:empty?).join(" and ")}"
+    end
+
     def self.rules = Knowledge.table("inference")
   end
 end

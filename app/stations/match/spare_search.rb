@@ -20,6 +20,13 @@ module Stations
 
       attr_reader :kind
 
+      # What it is for: a heater or a gasket is the whole unit's, no fan's.
+      def place
+        wanted = Fenbo::Diagnosis::Cause.all.values_at(*@fault.decision&.causes).compact.find(&:part)
+        return @job.unit.name if @fault.unit? || wanted&.unit?
+        "#{@job.unit.called(@fault.fan)} of #{@job.unit.name}"
+      end
+
       # What is noted of the old one, in SI.
       def old
         @old ||= kind.columns.to_h { |name, column| [name, value(name, column)] }.compact

@@ -19,11 +19,7 @@ module Fenbo
 
       def awaits_countersign? = by.apprentice? && countersigned_at.nil?
 
-      # "Bearing worn with condenser dirty"
-      def label
-        first, *along = causes.map { |cause| Diagnosis::Cause.label(cause) }
-        [first, *along.map { |one| Diagnosis.low(one) }].join(" with ")
-      end
+      def label = Diagnosis.together(causes)
     end
   end
 end

@@ -53,11 +53,9 @@ module Fenbo
       # @param apart [String, nil] what goes before it in the sentence
       def best_words(set, apart: nil)
         return "That nothing is wrong with it explains it best" if set.empty?
-        first, *more = set.map(&:label)
-        first = apart + Diagnosis.low(first) if apart
-        return "#{first}, and nothing besides, explains it best" if more.empty?
-        *most, last = more.map { |label| Diagnosis.low(label) }
-        "#{first} together with #{[most.join(", "), last].reject(&:empty?).join(" and ")} explain it best"
+        said = Diagnosis.together(set.map(&:id), by: "together with")
+        said = apart + Diagnosis.low(said) if apart
+        (set.size == 1) ? "#{said}, and nothing besides, explains it best" : "#{said} explain it best"
       end
 
       def count(findings)
