@@ -29,7 +29,19 @@ RSpec.describe Stations::Decide::Route, :rolled_back do
     file(job).faults.map { |one| [one.key, one.decision.causes, one.decision.action] }
   end
 
+  it "proposes what the ice comes of, not the ice, and has nothing to ask of who takes it" do
+    expect(page).to include "<h2>Defrost failed</h2>", "Blade held by ice comes of it", "Blade held by ice, too"
+    expect(Nokogiri::HTML(page).at("option[selected]")["value"]).to eq "defrost_failed"
+    decide(cause: "defrost_failed", action: "replace")
+    get "/jobs/#{job.number}/match?fan=evaporator-1&kind=defrost_heater"
+    expect(page).to include "<h1>Defrost heater for #{job.unit.name}</h1>"
+    get "/jobs/#{job.number}/match?fan=evaporator-1&kind=connector"
+    expect(page).to include "<h1>Connector, both halves for #{job.unit.name}</h1>"
+  end
+
   it "asks what becomes of each cause beside the first" do
+    decide(also: {"defrost_failed" => "left"}, **iced)
+    get "/jobs/#{job.number}/decide?fan=evaporator-1"
     expect(page).to include "Defrost failed, too", "Done along with it", "A part is bought for it"
     decide(**iced)
     expect(faults).to eq [["evaporator-1.1", %w[blade_iced defrost_failed], "repair"]]

@@ -8,7 +8,7 @@ RSpec.shared_context "a plan worked" do
   let(:technician) { create(:user) }
 
   before do
-    job.unit.update!(features: {"hub" => "set_screw"})
+    job.unit.update!(features: {"hub" => "set_screw", "mount" => "ring", "filter" => false})
     sign_in technician
     get "/jobs/#{job.number}/fit"
   end

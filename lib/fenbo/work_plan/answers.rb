@@ -6,14 +6,20 @@ module Fenbo
     # record says, and as it was seen on the job. What the plan no longer knows is left out, so
     # that yesterday's answer is read by today's plan.
     class Answers
-      # @param features [Hash] those of the plan, by id
-      def initialize(job, fan, features)
+      # What the unit's record says itself, and is changed there.
+      OF_THE_RECORD = %w[flammable wet].freeze
+      private_constant :OF_THE_RECORD
+
+      # @param features [Hash] those of the family, by id
+      # @param for_plan [Hash] those that change something about the plan
+      def initialize(job, fan, features, for_plan: features)
         @job = job
         @fan = fan
         @features = features
+        @for_plan = for_plan
       end
 
-      # What is asked of the unit (Plan.features).
+      # What may be asked of a unit of the family (Plan.features).
       attr_reader :features
 
       # @return [Hash] id => true, false or the choice
@@ -21,8 +27,17 @@ module Fenbo
         @to_h ||= kept.merge("flammable" => unit.flammable, "wet" => unit.wet, **seen)
       end
 
-      # Whether somebody has said how this unit is.
-      def any? = (features.keys & unit.features.keys).any?
+      # What has to be said for the plan: not what the record says, or what was seen on the job.
+      # @return [Hash] id => {"ask", "flag" or "choices"}
+      def asked
+        @asked ||= @for_plan.except(*OF_THE_RECORD).reject { |_, feature| feature.key?("seen") }
+      end
+
+      # Whether that is still to be asked: nothing of it was ever said, or a choice was not.
+      def open?
+        unknown = asked.except(*kept.keys)
+        unknown.any? && (unknown.size == asked.size || unknown.any? { |_, feature| feature.key?("choices") })
+      end
 
       # As noted, else as most are.
       def at(id)
@@ -36,7 +51,7 @@ module Fenbo
       def unit = @job.unit
 
       def kept
-        unit.features.select do |id, value|
+        @kept ||= unit.features.select do |id, value|
           feature = features[id] or next false
           (feature["choices"] || [true, false]).include?(value)
         end

@@ -20,6 +20,18 @@ module Fenbo
       # The features asked for a family: id => {"ask", "flag" or "choices"}.
       def self.features(family) = Recipe.of(family).features
 
+      # Those of them that change something about these tasks.
+      # @param tasks [Array<String>]
+      # @param side [String]
+      def self.features_for(family, tasks, side)
+        recipe = Recipe.of(family)
+        rows = recipe.all_rows
+        recipe.features.slice(*tasks.flat_map { |task|
+          wanted = Wanted.new(task, side, {})
+          rows.flat_map { |row| wanted.features_of(row) }
+        })
+      end
+
       def self.read(input, limits)
         family = input.choice("family", families)
         recipe = family && Recipe.of(family)

@@ -160,7 +160,8 @@ module Fenbo
 
       # How this unit is.
       def answers
-        @answers ||= Answers.new(job, fan, Plan.features(job.unit.family))
+        family = job.unit.family
+        @answers ||= Answers.new(job, fan, Plan.features(family), for_plan: Plan.features_for(family, joined, fan.side))
       end
 
       # Of the motor that will sit there.

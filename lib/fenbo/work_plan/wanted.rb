@@ -24,6 +24,12 @@ module Fenbo
         for_task?(row) && here?(row) && holds?(row.fetch("only_if", {})) && !excluded?(row)
       end
 
+      # The features on which it hangs whether the task needs a row.
+      # @return [Array<String>]
+      def features_of(row)
+        (for_task?(row) && here?(row)) ? row.fetch("only_if", {}).keys | row.fetch("unless", {}).keys : []
+      end
+
       private
 
       def for_task?(row)

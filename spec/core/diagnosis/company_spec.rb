@@ -125,6 +125,28 @@ RSpec.describe Fenbo::Diagnosis::Company do
     expect(result.reasons.map(&:text)).to include(/Mount loose was not looked at/)
   end
 
+  it "says what an effect comes of, where that is there and no part mends the effect" do
+    origin = ->(id, *set, side: "evaporator") { Fenbo::Diagnosis::Companion.origin(id, set, side)&.second }
+    expect(origin["blade_iced", "blade_iced", "drain_blocked", "defrost_failed"]).to eq "defrost_failed"
+    expect(origin["blade_rubbing", "blade_rubbing", "bearing_worn"]).to eq "bearing_worn"
+    # Alone; not there itself; mended by a part of its own.
+    expect([origin["blade_iced", "blade_iced"], origin["blade_iced", "defrost_failed"],
+      origin["bearing_seized", "bearing_seized", "condenser_dirty", side: "condenser"]]).to eq [nil, nil, nil]
+  end
+
+  it "says how sure a companion is, and all that leads in one sentence" do
+    result = diagnose("blade_state iced", "frost_pattern even_blocked", "door_seal good", "drain_check blocked",
+      "noise scraping")
+    expect(result.reasons.first.text).to start_with "Blade held by ice together with defrost failed and drain blocked"
+    likely, plain = [[], %w[forced_defrost defrost_heater_ohms]].map { |tests|
+      outcomes = {"forced_defrost" => "no_heat", "defrost_heater_ohms" => "open"}
+      diagnose("blade_state iced", "frost_pattern even_blocked", "door_seal good", "noise scraping",
+        *tests.map { |one| "#{one} #{outcomes[one]}" }).reasons.map(&:text).join("; ")
+    }
+    expect(likely).to include "Defrost failed likely comes with it"
+    expect(plain).not_to include "likely comes"
+  end
+
   it "tells of two causes that bring each other once" do
     result = diagnose("blade_state touching", "noise scraping", "mount_check perished_or_loose", state: "D")
     expect(result.sets.first[:causes]).to match_array %w[blade_rubbing mount_loose]

@@ -168,9 +168,24 @@ RSpec.describe Fenbo::WorkPlan::Progress, :made_jobs do
     asked = features.find { |_, row| row["choices"] }
     said = made_unit(features: {asked.first => asked.last["choices"].last, "flux_capacitor" => true})
     expect(plan(unit: said).answers.at(asked.first)).to eq asked.last["choices"].last
-    expect([plan(unit: said).answers.any?, plan(unit: made_unit).answers.any?]).to eq [true, false]
     strange = made_unit(features: {asked.first => "on the moon"})
     expect(plan(unit: strange).answers.at(asked.first)).to eq plan.answers.at(asked.first)
+  end
+
+  it "asks only what changes something about the work, until that is known" do
+    heater = [decided("defrost_failed", action: "replace")]
+    asked = ->(unit, decisions) { plan(unit:, decisions:).answers.then { |one| [one.asked.keys, one.open?] } }
+    expect(asked[made_unit, heater]).to eq [%w[defrost_heaters floor_iced filter], true]
+    told = {"filter" => true, "floor_iced" => false}
+    expect(asked[made_unit(features: told), heater].last).to be false
+    # What was told for a heater says nothing of how the hub of a motor is held.
+    motor = [decided("bearing_worn", action: "replace")]
+    expect(asked[made_unit(features: told), motor]).to match [include("hub", "mount", "filter"), true]
+    expect(asked[made_unit(features: told.merge("hub" => "nut", "mount" => "rail")), motor].last).to be false
+    bank = made_unit(family: "fan_bank_condenser", fans: %w[condenser-1])
+    cleaned = [decided("condenser_dirty", action: "clean", fault: "condenser-1.1")]
+    washed = plan(unit: bank, fan: "condenser-1", decisions: cleaned)
+    expect([washed.task, washed.answers.asked, washed.answers.open?]).to eq ["cleaning", {}, false]
   end
 
   it "leads on to what was decided along with the first cause, each by its own plan once it is begun" do
