@@ -37,7 +37,7 @@ module Catalogue
     end
 
     def header
-      @header ||= (CSV.parse_line(text.lines.first.to_s) || []).map { |cell| cell.to_s.strip }
+      @header ||= Fenbo::Matching::Rows.header(text)
     rescue CSV::MalformedCSVError
       @header = []
     end
@@ -52,7 +52,7 @@ module Catalogue
       unless kind
         return (
           "The first line does not name the columns of motors, blades, other parts or accessories (part_no, maker, " \
-            "family …, separated by commas)."
+            "family …)."
         )
       end
       missing = Fenbo::Matching::Sheet.of(kind).needed - header

@@ -11,9 +11,7 @@ class CatalogueImport < ApplicationRecord
   belongs_to :user
 
   # The file's own first line.
-  def header
-    CSV.parse_line(content.each_line.first).map { |cell| cell.to_s.strip }
-  end
+  def header = Fenbo::Matching::Rows.header(content)
 
   # What the file speaks of; the catalogue's other columns stay as they are.
   def columns

@@ -79,6 +79,13 @@ RSpec.describe "The catalogue", :rolled_back do
     end
   end
 
+  it "takes what a spreadsheet saved with semicolons and decimal commas for the same" do
+    text = Catalogue::Export.new("motors").each.to_a.join
+    saved = CSV.parse(text).map { |row| row.map { |cell| cell&.gsub(/(?<=\d)\.(?=\d{1,2}(?:;|\z))/, ",") } }
+    import = bring(saved.map { |row| CSV.generate_line(row, col_sep: ";") }.join)
+    expect([import.faulty, import.added, import.changed_rows, import.same]).to eq [0, 0, 0, Motor.count]
+  end
+
   it "names every fault by line and column, units and doubles too, and changes nothing" do
     import =
       bring(

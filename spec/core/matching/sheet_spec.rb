@@ -38,7 +38,7 @@ RSpec.describe Fenbo::Matching::Sheet do
     {"ambient_high_c" => "140"} => /Fahrenheit/,
     {"horsepower" => "250"} => /watts/,
     {"price_cents" => "89.50"} => /cents/,
-    {"watts" => "1,5"} => /write the point/,
+    {"watts" => "1,500"} => /write the point/,
     {"volts" => "0.23"} => /kilovolts/,
     {"family" => "steam"} => /none of shaded_pole/,
     {"maker" => ""} => /is missing/,
@@ -74,6 +74,14 @@ RSpec.describe Fenbo::Matching::Sheet do
     rows = Fenbo::Matching::Rows.new("a,b\r\n\r\n1,2\r\n , \r\n\"x\r\ny\",3\r\n4,5")
     expect(rows.to_a).to eq [[1, %w[a b]], [3, %w[1 2]], [5, ["x\r\ny", "3"]], [7, %w[4 5]]]
     expect { Fenbo::Matching::Rows.new("a,\"b").to_a }.to raise_error(CSV::MalformedCSVError)
+  end
+
+  it "parts cells by what parts the first line, and reads a decimal comma" do
+    rows = Fenbo::Matching::Rows.new("part_no;amps\nA-1;\"0,85;0,42\"\n")
+    expect(rows.to_a).to eq [[1, %w[part_no amps]], [2, ["A-1", "0,85;0,42"]]]
+    expect(Fenbo::Matching::Rows.new("a\tb\n1\t2,5\n").to_a.last).to eq [2, ["1", "2,5"]]
+    values, faults = sheet.read(plain.merge("amps" => "0,85;0,42"))
+    expect([values["amps"], faults]).to eq [[0.85, 0.42], []]
   end
 
   it "gives back what it wrote, for five hundred made motors" do

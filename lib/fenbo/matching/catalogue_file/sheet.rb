@@ -11,6 +11,8 @@ module Fenbo
     #   #=> [{"part_no" => "A", …}, []]
     class Sheet
       NUMBER = /\A[-+]?(?:\d+(?:\.\d+)?|\.\d+)(?:e[-+]?\d{1,2})?\z/i
+      # A comma before any but three figures, which could be thousands.
+      DECIMAL_COMMA = /\A([-+]?\d+),(\d{1,2}|\d{4,})\z/
       FLAGS = {"1" => true, "0" => false, "true" => true, "false" => false, "yes" => true, "no" => false}.freeze
       INCH = 25.4
 
@@ -91,6 +93,7 @@ module Fenbo
       end
 
       def read_number(name, column, text, faults)
+        text = text.sub(DECIMAL_COMMA, '\1.\2') if text.include?(",")
         unless text.match?(NUMBER)
           return (
             faults.push(
