@@ -38,6 +38,7 @@ RSpec.describe Fenbo::Matching::Sheet do
     {"ambient_high_c" => "140"} => /Fahrenheit/,
     {"horsepower" => "250"} => /watts/,
     {"price_cents" => "89.50"} => /cents/,
+    {"price_cents" => "89,00"} => /cents/,
     {"watts" => "1,500"} => /write the point/,
     {"volts" => "0.23"} => /kilovolts/,
     {"family" => "steam"} => /none of shaded_pole/,

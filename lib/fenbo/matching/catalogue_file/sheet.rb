@@ -115,7 +115,7 @@ module Fenbo
 
       def read_whole(name, column, text, faults)
         value = read_number(name, column, text, faults) or return nil
-        return value.to_i if value == value.floor && !text.include?(".")
+        return value.to_i if value == value.floor && !text.match?(/[.,]/)
         faults << [name, "#{text} is not whole#{": cents, not #{text} of the currency" if name.end_with?("_cents")}"]
         nil
       end
