@@ -36,7 +36,7 @@ module Clocks
       need :record
       now = product_clock.now_c || job.unit.setpoint_c || 0.0
       read = FenboSimulation::Probe.beside(now, random: Random.new)
-      page(typed: {"now" => Fenbo::Quantities.show(read, "temperature", current_user.unit_system).tr("−", "-")})
+      page(typed: {"now" => typed(read, "temperature")})
     end
 
     private

@@ -33,8 +33,7 @@ module Shared
       def known
         {
           "setpoint" =>
-            job && (c = job.unit.setpoint_c) &&
-              Fenbo::Quantities.show(c, "temperature", user.unit_system).tr("−", "-")
+            job && (c = job.unit.setpoint_c) && Fenbo::Quantities.typed(c, "box_temperature", user.unit_system)
         }
       end
 
