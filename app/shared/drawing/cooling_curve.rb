@@ -81,7 +81,7 @@ module Shared
 
       def arrival
         at = @result.arrives_minute or return
-        @svg.line(@axes.x(at), @axes.base, @axes.x(at), @axes.y(@setpoint) - 40, "line-leader").text(
+        @svg.line(@axes.x(at), @axes.y(@setpoint), @axes.x(at), @axes.y(@setpoint) - 40, "line-leader").text(
           @axes.x(at) - 6,
           @axes.y(@setpoint) - 44,
           "minute #{at.round}",
