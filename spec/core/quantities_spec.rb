@@ -62,4 +62,9 @@ RSpec.describe Fenbo::Quantities do
       expect(described_class.number(typed)).to eq number
     }
   end
+
+  it "rounds to three figures that count, in plain figures" do
+    expect([0.8624, 1104.2, 999.6, 1.0, 12.94, -0.5].map { |one| described_class.rounded(one) })
+      .to eq %w[0.862 1100 1000 1 12.9 −0.5]
+  end
 end

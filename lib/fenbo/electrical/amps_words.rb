@@ -48,7 +48,7 @@ module Fenbo
         Reason.new(text:, rule: name, limit: limits[name], value:, source: limits.source(name))
       end
 
-      def number(value) = format("%.3g", value)
+      def number(value) = Quantities.rounded(value)
 
       def percent(ratio) = "#{(ratio * 100).round} %"
     end

@@ -88,7 +88,7 @@ module Fenbo
             value: leg.turns_needed)
         end
         verdict = (leg.verdict == "over") ? "over" : "under"
-        load_reason("Leg #{name}: #{format("%.3g", leg.amps)} A is #{format("%.3g", leg.ratio)} × nameplate, " \
+        load_reason("Leg #{name}: #{Quantities.rounded(leg.amps)} A is #{Quantities.rounded(leg.ratio)} × nameplate, " \
           "#{LOAD[verdict]}", verdict, leg.ratio)
       end
 

@@ -105,6 +105,9 @@ module Fenbo
       text.sub(/\A-/, "−")
     end
 
+    # To three figures that count, never as a power of ten: 0.862, 1100.
+    def rounded(number) = tidy(Float(format("%.3g", number)))
+
     def number_of(match)
       return nil if match[:bottom]&.to_i&.zero?
       part =

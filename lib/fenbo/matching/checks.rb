@@ -59,7 +59,7 @@ module Fenbo
 
         def unknown(what) = adapt("#{what} is not known: check before buying")
 
-        def figure(number) = format("%.3g", number)
+        def figure(number) = Quantities.rounded(number)
 
         # Terms of a narrowing.
         def known(column) = Narrowing::Known.new(column: column.to_s)
