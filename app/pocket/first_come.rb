@@ -5,7 +5,7 @@ module Pocket
   # was pressed and today. First come stands; whoever comes second is shown it and asked.
   # Findings, readings, photos and steps only add, and never stand against each other.
   class FirstCome
-    PATH = %r{\A/jobs/\d+/(?<what>decide|match|state|hand_over|close)(?<more>/withdraw)?\z}
+    PATH = %r{\A/jobs/\d+/(?<what>decide|match|state|hand_over|close)(?:/withdraw|/agreed)?\z}
     private_constant :PATH
 
     # @param press [Batch::Press]

@@ -10,5 +10,5 @@ class Decision < ApplicationRecord
 
   def awaits_countersign? = user.apprentice? && countersigned_at.nil?
 
-  def label = Fenbo::Diagnosis.together(causes)
+  def label = Fenbo::JobFile::Decision.label_of(causes, action)
 end

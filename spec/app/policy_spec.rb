@@ -27,7 +27,7 @@ RSpec.describe Policy, :rolled_back do
     "/jobs/:number/close/countersign" => technician,
     "/jobs/:number/reopen" => technician,
     "/jobs/:number/decide" => field, "/jobs/:number/decide/countersign" => technician,
-    "/jobs/:number/decide/withdraw" => field, "/jobs/:number/refrigerant/circuits" => [],
+    "/jobs/:number/decide/withdraw" => field, "/jobs/:number/decide/agreed" => field, "/jobs/:number/refrigerant/circuits" => [],
     "/jobs/:number/refrigerant/moves" => [], "/jobs/:number/refrigerant/leaks" => field,
     "/jobs/:number/refrigerant/leaks/:leak/checks" => field, "/jobs/:number/refrigerant/:what/:id/void" => field,
     "/settings/people/:id/licence" => office, "/jobs/:number/replace" => field, "/jobs/:number/quote" => field + office,

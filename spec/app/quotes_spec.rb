@@ -53,6 +53,26 @@ RSpec.describe Stations::Source::Quotes, :rolled_back do
     expect(chosen.call("ec")).to be_nil
   end
 
+  it "hands on what was agreed beyond the fault, until a press takes it on" do
+    take(Entries::Finding.new(id: SecureRandom.uuid, fan: "evaporator-1", test: "noise", outcome: "quiet_normal"))
+    make
+    answer(option: "best", how: "told")
+    agreed = "Agreed by B. Aldenrath, not on the job yet"
+    %w[quote source hand_over].each do |station|
+      get "/jobs/#{job.number}/#{station}?fan=evaporator-2"
+      expect(page).to include agreed, "Evaporator fan 1: motor, changed on the same visit"
+    end
+    send_form "/jobs/#{job.number}/decide/agreed", fan: "evaporator-1"
+    expect(last_response["location"]).to end_with "/jobs/#{job.number}/match?fan=evaporator-1"
+    decision = file(job).fault_at("evaporator-1").decision
+    expect([decision.causes, decision.action]).to eq [%w[healthy], "replace"]
+    get "/jobs/#{job.number}/hand_over"
+    expect(page).to include "Sound, changed on the same visit, replace"
+    expect(page).not_to include agreed
+    send_form "/jobs/#{job.number}/decide/agreed", fan: "evaporator-1", client_id: SecureRandom.uuid
+    expect([last_response.status, file(job).decisions.size]).to eq [404, 2]
+  end
+
   def make(**fields) = send_form("/jobs/#{job.number}/quote", **fields)
 
   def answer(version = 1, **fields)

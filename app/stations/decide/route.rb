@@ -18,6 +18,16 @@ module Stations
           decided.map { |fault| decided_line(fault) }.join(" ")
       end
 
+      # A neighbour's motor that the customer agreed to: nothing has to be wrong with it.
+      post "/jobs/:number/decide/agreed" do
+        need :decide
+        line = Fenbo::Decision::Agreed.new(job).neighbour(position.key) or halt(*nothing_here)
+        cause = neighbours_cause
+        take entry(client_id, position.key, [cause], "replace",
+          override_reason: ("Agreed by #{line.by}: #{line.what}" if cause != standing.verdict))
+        back_to "/jobs/#{job.number}/match?fan=#{position.key}", decided_line(job.fault_of(position))
+      end
+
       post "/jobs/:number/decide/withdraw" do
         need :decide
         key = fault_here.key
@@ -62,6 +72,12 @@ module Stations
       def own_already
         job.faults.select { |one| one.open? && one.decision && one.key != fault_here.key }
           .filter_map { |one| one.decision.causes.first }
+      end
+
+      # What leads there, where that is mended with a motor.
+      def neighbours_cause
+        known = Fenbo::Diagnosis::Cause.all[standing.verdict]
+        (known&.part == "motor") ? known.id : Fenbo::Diagnosis::HEALTHY
       end
 
       # The first cause, and each other that a part is bought for as a fault of its own.

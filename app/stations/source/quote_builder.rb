@@ -10,8 +10,7 @@ module Stations
       # What is paid by the hour at the unit.
       HOURS = %w[labour overtime].freeze
       TRIP = Fenbo::Sourcing::Option::SECOND_TRIP
-      NEIGHBOUR = "motor, changed on the same visit"
-      UPGRADE = "instead, which takes less"
+      NEIGHBOUR, UPGRADE = Fenbo::Decision::Agreed::NEIGHBOUR, Fenbo::Decision::Agreed::UPGRADE
       KINDS = {"labour" => "labour", "overtime" => "labour", "travel" => "labour", "stopgap" => "labour",
                TRIP => "labour"}.freeze
       # What is told of one fault at most.

@@ -25,9 +25,14 @@ module Fenbo
       # Whether what was agreed to asks for anything at this fault's place; true where nobody was asked.
       # @param fault [JobFile::Fault]
       def covers?(fault)
-        yes = given or return true
-        lines = quote_of(yes).option(yes.option).to_h["lines"].to_a
-        lines.any? { |line| line["place"] == fault.place }
+        given.nil? || agreed_lines.any? { |line| line["place"] == fault.place }
+      end
+
+      # What was agreed to, line by line; none where nobody has said yes.
+      # @return [Array<Hash>] "what", "kind", "cents", "place", "evidence"
+      def agreed_lines
+        yes = given or return []
+        quote_of(yes).option(yes.option).to_h["lines"].to_a
       end
 
       # Up to what may be quoted; nil without end.

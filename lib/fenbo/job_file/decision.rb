@@ -19,7 +19,13 @@ module Fenbo
 
       def awaits_countersign? = by.apprentice? && countersigned_at.nil?
 
-      def label = Diagnosis.together(causes)
+      def label = self.class.label_of(causes, action)
+
+      # Where nothing is wrong with what is exchanged, that is what is said.
+      define_singleton_method(:label_of) do |causes, action|
+        next "Sound, changed on the same visit" if causes == [Diagnosis::HEALTHY] && action == "replace"
+        Diagnosis.together(causes)
+      end
     end
   end
 end
