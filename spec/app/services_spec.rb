@@ -119,9 +119,9 @@ RSpec.describe "the services", :rolled_back do
           **more
         )
       end
-      keep["fan_motion", "stopped", one]
+      keep["fan_motion", "stopped", one, taken_at: 2.minutes.ago]
       keep["noise", "silent", one, voided_at: Time.now]
-      keep["fan_motion", "normal", other]
+      keep["fan_motion", "normal", other, taken_at: 1.minute.ago]
       keep["door_seal", "good", nil]
       question = described_class.new(file(job), fan(job), now: Time.now, minute_cost: 1.6).to_h
       expect(question).to include(
