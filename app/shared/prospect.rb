@@ -33,7 +33,10 @@ module Shared
     end
 
     def stays
-      "; #{STAYS.fetch(@verdict) { low(@verdict) }} stays the likeliest in about #{fifths} of 5 cases" if fifths < 5
+      return if fifths == 5
+      named = told == @verdict && !WHETHER.key?(told)
+      whose = named ? ", which" : "; #{STAYS.fetch(@verdict) { low(@verdict) }}"
+      "#{whose} stays the likeliest in about #{fifths} of 5 cases"
     end
 
     # The cause that the answers are expected to move most.

@@ -45,6 +45,11 @@ RSpec.describe Shared::Prospect do
     expect(sound.answers.first.last).to match(/\Ahealthy leads \d+ → \d+ %\z/)
   end
 
+  it "names what leads once where the test is about just that" do
+    expect(prospect("blade_state", "noise scraping").words)
+      .to match(/\AIt tells of blade rubbing, which stays the likeliest in about [34] of 5 cases\.\z/)
+  end
+
   it "says nothing where nothing leads" do
     expect(prospect("noise").words).to be_nil
   end
