@@ -22,7 +22,7 @@ module Stations
       post "/jobs/:number/decide/agreed" do
         need :decide
         line = Fenbo::Decision::Agreed.new(job).neighbour(position.key) or halt(*nothing_here)
-        cause = neighbours_cause
+        cause = line.cause(standing.verdict)
         take entry(client_id, position.key, [cause], "replace",
           override_reason: ("Agreed by #{line.by}: #{line.what}" if cause != standing.verdict))
         back_to "/jobs/#{job.number}/match?fan=#{position.key}", decided_line(job.fault_of(position))
@@ -72,12 +72,6 @@ module Stations
       def own_already
         job.faults.select { |one| one.open? && one.decision && one.key != fault_here.key }
           .filter_map { |one| one.decision.causes.first }
-      end
-
-      # What leads there, where that is mended with a motor.
-      def neighbours_cause
-        known = Fenbo::Diagnosis::Cause.all[standing.verdict]
-        (known&.part == "motor") ? known.id : Fenbo::Diagnosis::HEALTHY
       end
 
       # The first cause, and each other that a part is bought for as a fault of its own.

@@ -15,6 +15,12 @@ module Fenbo
       # of the motor to be taken instead, nil for a neighbour's.
       Line = Value.of(:what, :place, :fan, :by, :cents, part_no: nil) do
         def neighbour? = part_no.nil?
+
+        # What is decided where it is taken on: what leads there, where a motor mends it.
+        # @param verdict [String] of diagnose, at that fan
+        def cause(verdict)
+          (Diagnosis::Cause.all[verdict]&.part == "motor") ? verdict : Diagnosis::HEALTHY
+        end
       end
 
       # @param job [JobFile::Job]

@@ -30,6 +30,12 @@ RSpec.describe Fenbo::Decision::Agreed, :made_jobs do
     expect([left("good"), left(nil)]).to eq [[], []]
   end
 
+  it "is decided as what leads at the neighbour where a motor mends that, else as sound" do
+    line = left("best").first
+    expect(%w[bearing_worn condenser_dirty undetermined healthy].map { |verdict| line.cause(verdict) })
+      .to eq %w[bearing_worn healthy healthy healthy]
+  end
+
   it "ends with a motor decided for that fan, and with the motor chosen" do
     along = [seized, decided("healthy", fault: "evaporator-2.1")]
     expect(left("best", decisions: along).map(&:part_no)).to eq ["E-12"]
