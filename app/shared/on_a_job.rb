@@ -30,7 +30,7 @@ module Shared
     # @raise [Logbook::Refused]
     def take(entry)
       Logbook.new(record, current_user, now: pressed_at).take(entry).tap {
-        @job = @fault_here = nil
+        @job = @fault_here = @spots = nil
       }
     end
 
@@ -70,7 +70,9 @@ module Shared
 
     # How a link names what the page is about.
     # @param fault [Fenbo::JobFile::Fault]
-    def spot(fault = fault_here) = addressed.short_key(fault)
+    def spot(fault = fault_here)
+      (@spots ||= {})[fault.key] ||= addressed.short_key(fault)
+    end
 
     # Where a test is asked, its question in sight.
     # @param test [String] its id

@@ -215,7 +215,7 @@ RSpec.describe "an errand" do
         fill_in "Name", with: "Mill bakery #{width}"
         fill_in "Site", with: "Mill lane #{width}"
         click_button "Keep the customer"
-        visit "/units/new"
+        expect(page).to have_content "Mill bakery #{width} kept. Now the unit."
         fill_in "Name", with: "Dough store #{width}"
         select "Mill bakery #{width}: Mill lane #{width}", from: "Site"
         select "Reach-in", from: "Kind"

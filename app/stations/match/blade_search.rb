@@ -60,7 +60,7 @@ module Stations
       # The chosen motor comes with a blade of its own.
       def brought?
         !!@search.choice &&
-          Fenbo::Matching::Motor.read(Fenbo::Input.new(row_of(chosen).slice(*Motor::COLUMNS).compact)).brings_blade?
+          Fenbo::Matching::Motor.read(Fenbo::Input.new(chosen.as_json.slice(*Motor::COLUMNS).compact)).brings_blade?
       end
 
       # What was found of the old blade itself, on the chosen motor in this opening; that it
@@ -74,9 +74,6 @@ module Stations
       def chosen
         @search.choice&.motor || @search.motor(@search.candidates.first&.part_no)
       end
-
-      # A part of the catalogue, or one that was chosen, as the core reads it.
-      def row_of(part) = part.is_a?(Motor) ? part.attributes : part.as_json
 
       def question
         {

@@ -31,7 +31,6 @@ module Stations
 
       def initialize(search, numbers)
         @search = search
-        search.preload(numbers)
         @numbers = numbers.select { |number| search.motor(number) }
       end
 

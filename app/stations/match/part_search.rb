@@ -76,25 +76,21 @@ module Stations
       end
 
       # What the catalogue asks for it, in cents.
-      def price_cents(part_no)
-        @prices ||= rows.to_h { |row| row.values_at("part_no", "price_cents") }
-        @prices[part_no]
-      end
+      def price_cents(part_no) = row_of(part_no)&.fetch("price_cents")
 
+      # @return [Fenbo::JobFile::CataloguePart, nil] nil where the catalogue has no such motor
       def motor(part_no)
-        (@motors ||= {})[part_no] ||= Motor.find_by(part_no:)
-      end
-
-      # Reads the shown ones at once.
-      def preload(numbers)
-        Motor.where(part_no: numbers).each { |one| (@motors ||= {})[one.part_no] = one }
+        return if part_no.nil?
+        (@motors ||= {})[part_no] ||=
+          (row = row_of(part_no) || Motor.where(part_no:).core_rows.first) &&
+          Fenbo::JobFile::CataloguePart.from_json(row)
       end
 
       def fit_reading = position.place
 
       # Why the catalogue's row is what it is about the original: no longer made, by whom replaced.
       def original
-        @original ||= old&.part_no.present? ? motor(old.part_no) : nil
+        @original ||= old&.part_no.present? ? Motor.find_by(part_no: old.part_no) : nil
       end
 
       # Of its plate's load, what the old motor really carried while it was well.
@@ -122,6 +118,11 @@ module Stations
       end
 
       def rows = @rows ||= read_rows
+
+      def row_of(part_no)
+        @by_number ||= rows.to_h { |row| [row["part_no"], row] }
+        @by_number[part_no]
+      end
 
       def read_rows
         return [] unless old

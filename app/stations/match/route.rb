@@ -82,7 +82,8 @@ module Stations
 
       # What can be sourced for this unit: a motor, and the parts its plans serve.
       def kinds_here
-        Fenbo::Matching::SpareKind.of_unit(job.unit.family, plan.tasks)
+        Fenbo::Matching::SpareKind.of_unit(job.unit.family,
+          Fenbo::WorkPlan::Task.possible(job.unit.family, position.side))
       end
 
       def shown(most)
@@ -90,7 +91,7 @@ module Stations
           motor = search.motor(one.part_no)
           [one.part_no, {words: candidate_words(motor, listed: one.listed), price: money(motor.price_cents),
                          sources: search.sources(one.part_no), beside: beside(one),
-                         part: Fenbo::JobFile::CataloguePart.from_json(motor.as_json).as_json}]
+                         part: motor.as_json}]
         }
       end
 
@@ -108,7 +109,6 @@ module Stations
       end
 
       def page
-        search.preload(search.candidates.first(SHOWN).map(&:part_no))
         station(:match, search:, shown: params[:part], found:, asked:, blades: BladeSearch.new(search))
       end
 

@@ -8,7 +8,6 @@ module Stations
       # @return [Hash, nil] part_no, extra_cents, saved_cents (a year), saved_kwh, payback_years
       def self.of(search, chosen)
         return if search.motor(chosen.part_no).family == "ec"
-        search.preload(search.candidates.map(&:part_no))
         search.candidates.select { |one| search.motor(one.part_no).family == "ec" }
           .filter_map { |one| new(search, chosen, one).told }.min_by { |row| row["payback_years"] }
       end
