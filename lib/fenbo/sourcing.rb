@@ -9,9 +9,11 @@ module Fenbo
   #   SiteHours when a site lets somebody in
   #   Ready     when the part of one offer is in hand
   #   Option    one offer with one stopgap, costed
+  #   PaidOnce  what several ways of one job share
   module Sourcing
     autoload :Offer, "fenbo/sourcing/question"
     autoload :Option, "fenbo/sourcing/option"
+    autoload :PaidOnce, "fenbo/sourcing/paid_once"
     autoload :Question, "fenbo/sourcing/question"
     autoload :Ready, "fenbo/sourcing/ready"
     autoload :SiteHours, "fenbo/sourcing/site_hours"

@@ -66,6 +66,30 @@ RSpec.describe Stations::Source, :rolled_back do
     ]
   end
 
+  it "joins the parcel, the trip and the hours of another part, and puts no product down to a sound motor" do
+    take = -> { Logbook.new(job.reload, technician).take(_1) }
+    source = lambda do |fan|
+      send_form "/jobs/#{job.number}/source", fan:, offer: "passhouse", stopgap: "", finish_at: ""
+      file(job).fault_at(fan).part_choice.offer
+    end
+    get "/jobs/#{job.number}/source?fan=evaporator-1"
+    first = source.call("evaporator-1")
+    planned = -> { job.visits.where("starts_at > ?", friday).pluck(:planned_minutes) }
+    minutes = planned.call.sum
+    take.call(Entries::Decision.new(id: SecureRandom.uuid, fault: "evaporator-2", causes: ["healthy"],
+      proposed: "healthy", action_taken: "replace", standing: {}))
+    take.call(Entries::Part.new(fault: "evaporator-2", part_no: Motor.where.not(price_cents: nil).first.part_no,
+      grade: "drop_in", checks: []))
+    get "/jobs/#{job.number}/source?fan=evaporator-2"
+    expect(page).to include "paid with another part", "the product waits"
+    expect(page).not_to include "of it product", "against leaving it as it is"
+    second = source.call("evaporator-2")
+    expect([first["product_loss_cents"], second["product_loss_cents"]]).to match [be_positive, 0]
+    cents = second["lines"].to_h { |line| line.values_at("what", "cents") }
+    expect(cents["paid with another part"]).to eq(-cents.values_at("freight", "second trip").sum)
+    expect(planned.call).to eq [2 * minutes]
+  end
+
   it "moves a way to the hour it is dragged to, and takes it there" do
     at = "2031-05-14T13:00"
     get "/jobs/#{job.number}/source?fan=evaporator-1&offer=passhouse&at=#{at}"

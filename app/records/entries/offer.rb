@@ -33,10 +33,24 @@ module Entries
     end
 
     def plan_visit(book)
+      others = beside(book)
+      plan = {starts_at: [ready_at, *others.filter_map(&:ready_at)].max,
+              planned_minutes: minutes && minutes + others.sum { |choice| minutes_of(choice.offer) }}
       planned = book.record.visits.find { |visit| visit.ends_at.nil? && visit.starts_at > book.now }
+      return planned.update!(plan) if planned
       technician = book.record.technician || book.user
-      return planned.update!(starts_at: ready_at, planned_minutes: minutes) if planned
-      book.record.visits.create!(technician:, starts_at: ready_at, planned_minutes: minutes, purpose: Visit::FOR_PART)
+      book.record.visits.create!(technician:, purpose: Visit::FOR_PART, **plan)
+    end
+
+    # The job's other parts that one trip waits for and serves.
+    def beside(book)
+      book.job.faults.reject { |one| one.key == book.job.fault_at(fault).key }.filter_map(&:part_choice)
+        .select { |choice| choice.awaited? && choice.offer["second_trip"] }
+    end
+
+    def minutes_of(offer)
+      from, to = offer.values_at("start_at", "finish_at").map { |at| at && Time.parse("#{at}Z") }
+      (from && to) ? ((to - from) / 60).round : 0
     end
   end
 end

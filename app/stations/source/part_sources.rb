@@ -19,6 +19,7 @@ module Stations
 
       # What keeps the product meanwhile.
       def stopgaps
+        return [] if sound?
         @stopgaps ||= Fenbo::Product::Stopgaps.new(@job, @fault.fan, clock: @clock, limits: Shared::Shop.limits).all
       end
 
@@ -40,7 +41,8 @@ module Stations
         Fenbo::Sourcing::Question.local(Fenbo::Input.new(question), "now")
       end
 
-      def hours_left = @clock.hours_left
+      # How long the product waits for this part; nil where it does not need it.
+      def hours_left = (@clock.hours_left unless sound?)
 
       # The option still on offer: the very one, else the same source at another hour.
       def option(offer, finish_at, stopgap = nil)
@@ -87,16 +89,30 @@ module Stations
           "trip_cents" => Setting.read("trip_cents"),
           "work_minutes" => minutes,
           "besides_cents" => besides.cents,
-          "hours_to_limit" => @clock.hours_left,
-          "product_value_cents" => @job.product_value_cents || @job.unit.product_value_cents,
+          "hours_to_limit" => hours_left,
+          "product_value_cents" => product_value_cents,
           "stopgaps" => stopgaps.map { |one|
             {"id" => one.id, "minutes" => one.minutes, "hours_to_limit" => one.hours_to_limit}.compact
           },
-          "offers" => offers
+          "offers" => offers,
+          "along" => along
         }.compact
       end
 
       private
+
+      # Changed on the same visit though nothing is wrong with it: nothing warms because of it.
+      def sound? = @fault.decision&.sound? || false
+
+      def product_value_cents
+        @job.product_value_cents || @job.unit.product_value_cents unless sound?
+      end
+
+      # The ways taken for the job's other parts that have not come yet.
+      def along
+        @job.faults.reject { |one| one.key == @fault.key }.filter_map(&:part_choice).select(&:awaited?)
+          .map { |choice| Fenbo::Sourcing::PaidOnce::Way.of(choice.offer).to_h.transform_keys(&:to_s).compact }
+      end
 
       def best_two(list)
         held, bare = list.partition(&:stopgap).map(&:first)

@@ -55,13 +55,9 @@ module Stations
 
       def faults = @job.faults.select(&:worked_on?)
 
-      # What restores cooling; a trip is made once for all of it.
+      # What restores cooling; what is done once for all of it is paid once.
       def good
-        @good ||= begin
-          lines = good_faults.flat_map { |fault| fault_lines(fault) }
-          trips, rest = lines.partition { |line| line.what == TRIP }
-          rest + trips.max_by(1, &:cents)
-        end
+        @good ||= good_faults.flat_map { |fault| ways.key?(fault.key) ? way_lines(fault) : [labour_of(fault)] }
       end
 
       def better
@@ -87,13 +83,21 @@ module Stations
         @cleaned ||= faults.select { |fault| fault.decision.action == "clean" }
       end
 
-      # By the offer taken, else by the one that would be recommended; without a part, its labour.
-      def fault_lines(fault)
-        way = fault.part_choice&.offer || recommended(fault)
-        return [labour_of(fault)] unless way
-        way["lines"].map { |line|
-          line_of(fault, line["what"], (line["cents"] * share_of(fault, line["what"])).round, way["stopgap"])
+      # The offer taken, else the one that would be recommended, of each fault whose part is known.
+      # @return [Hash{String => Fenbo::Sourcing::PaidOnce::Way}] by the fault's key
+      def ways
+        @ways ||= good_faults.to_h { |fault| [fault.key, fault.part_choice&.offer || recommended(fault)] }
+          .compact.transform_values { |offer| Fenbo::Sourcing::PaidOnce::Way.of(offer) }
+      end
+
+      def way_lines(fault)
+        paid[fault.key].map { |line|
+          line_of(fault, line["what"], (line["cents"] * share_of(fault, line["what"])).round, ways[fault.key].stopgap)
         }
+      end
+
+      def paid
+        @paid ||= ways.keys.zip(Fenbo::Sourcing::PaidOnce.new(ways.values).lines).to_h
       end
 
       # Of its hours, what is left where the unit is open already for another fault of the same fan.

@@ -79,20 +79,17 @@ module Fenbo
         @job.faults.reject { |fault| fault.key == except }.filter_map { |fault| fault.part_choice&.offer }
       end
 
-      # What each offer adds; a second trip is made once for all of them, the dearest.
+      # What each offer adds: what is done once for all of them is paid once.
       def shares(offers)
-        trips = offers.map { |offer| trip_of(offer) }
-        paid = trips.index(trips.max)
-        offers.each_with_index.map { |offer, index| cost_of(offer) - ((index == paid) ? 0 : trips[index]) }
+        paid = Sourcing::PaidOnce.new(offers.map { |offer| Sourcing::PaidOnce::Way.of(offer) }).lines
+        offers.zip(paid).map { |offer, own| cost_of(offer) - sum(offer["lines"].to_a - own) }
       end
 
       def cost_of(offer)
         offer.fetch("total_cents", 0) - offer.fetch("product_loss_cents", 0)
       end
 
-      def trip_of(offer)
-        offer["lines"].to_a.sum { |line| (line["what"] == Sourcing::Option::SECOND_TRIP) ? line["cents"] : 0 }
-      end
+      def sum(lines) = lines.sum { |line| line["cents"] }
     end
   end
 end

@@ -21,10 +21,14 @@ module Fenbo
 
       def label = self.class.label_of(causes, action)
 
-      # Where nothing is wrong with what is exchanged, that is what is said.
+      # Nothing is wrong with what is exchanged.
+      def sound? = self.class.sound?(causes, action)
+
+      define_singleton_method(:sound?) { |causes, action| causes == [Diagnosis::HEALTHY] && action == "replace" }
+
+      # What is sound is called that.
       define_singleton_method(:label_of) do |causes, action|
-        next "Sound, changed on the same visit" if causes == [Diagnosis::HEALTHY] && action == "replace"
-        Diagnosis.together(causes)
+        sound?(causes, action) ? "Sound, changed on the same visit" : Diagnosis.together(causes)
       end
     end
   end

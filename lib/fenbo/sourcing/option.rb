@@ -65,18 +65,10 @@ module Fenbo
         (@question.product_value_cents * share).round
       end
 
+      # What it costs, and what of that is paid with another part of the job.
       def lines
-        @lines ||=
-          [
-            ["parts", offer.price_cents],
-            ["besides", @question.besides_cents],
-            ["freight", offer.freight_cents],
-            ["travel", @question.labour_cents(offer.travel_minutes)],
-            ["stopgap", stopgap ? @question.labour_cents(stopgap.minutes) : 0],
-            ["labour", @question.labour_cents(@question.work_minutes)],
-            ["overtime", overtime_cents],
-            [SECOND_TRIP, second_trip? ? @question.trip_cents : 0]
-          ].reject { |_, cents| cents.zero? }.map { |what, cents| {what:, cents:} }
+        @lines ||= alone + [[PaidOnce::ALREADY, -already_cents]].select { |_, cents| cents.nonzero? }
+          .map { |what, cents| {what:, cents:} }
       end
 
       # Past the product's limit nothing is saved by being cheap: what each further hour costs.
@@ -109,6 +101,29 @@ module Fenbo
       end
 
       private
+
+      # Its lines if nothing else were taken for the job.
+      def alone
+        @alone ||=
+          [
+            ["parts", offer.price_cents],
+            ["besides", @question.besides_cents],
+            ["freight", offer.freight_cents],
+            ["travel", @question.labour_cents(offer.travel_minutes)],
+            ["stopgap", stopgap ? @question.labour_cents(stopgap.minutes) : 0],
+            ["labour", @question.labour_cents(@question.work_minutes)],
+            ["overtime", overtime_cents],
+            [SECOND_TRIP, second_trip? ? @question.trip_cents : 0]
+          ].reject { |_, cents| cents.zero? }.map { |what, cents| {what:, cents:} }
+      end
+
+      def already_cents
+        return 0 if @question.along.empty?
+        own = PaidOnce::Way.new(offer: offer.id, stopgap: stopgap&.id, ready_at: local(ready.at),
+          lines: alone.map { |line| line.transform_keys(&:to_s) })
+        alone.sum { |line| line[:cents] } + PaidOnce.new(@question.along).sum -
+          PaidOnce.new([*@question.along, own]).sum
+      end
 
       def local(time) = time.strftime("%Y-%m-%dT%H:%M")
 

@@ -57,7 +57,7 @@ module Fenbo
       Value.of(
         :now, :rate_per_hour_cents, :overtime_factor, :overtime_allowed, :work_hours, :trip_cents,
         :work_minutes, :hours_to_limit, :product_value_cents, :offers, :stopgaps, :besides_cents, :clock_changes,
-        :site_hours
+        :site_hours, :along
       ) do
         def self.read(input)
           new(
@@ -76,7 +76,8 @@ module Fenbo
             clock_changes: input.objects("clock_changes", required: false, at_most: 20).map { |one|
               ClockChange.read(one)
             },
-            site_hours: SiteHours.read(input.text("site_hours", required: false))
+            site_hours: SiteHours.read(input.text("site_hours", required: false)),
+            along: input.objects("along", required: false, at_most: 20).map { |one| PaidOnce::Way.read(one) }
           )
         end
 

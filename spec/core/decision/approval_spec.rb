@@ -37,6 +37,17 @@ RSpec.describe Fenbo::Decision::Approval, :made_jobs do
     expect([13_500, 13_501].map { |cents| approval.asks_with?(offer(cents, trip: 6_500)) }).to eq [false, true]
   end
 
+  it "counts in full what another part had paid for, once that is decided anew" do
+    shared = offer(13_500, trip: 6_500)
+    shared["lines"] << {"what" => "paid with another part", "cents" => -6_500}
+    shared["total_cents"] -= 6_500
+    approval = described_class.new(made(20_000))
+    expect(approval.asks_with?(shared, except: "evaporator-1.1")).to be false
+    shared["lines"].first["cents"] += 1
+    shared["total_cents"] += 1
+    expect(approval.asks_with?(shared, except: "evaporator-1.1")).to be true
+  end
+
   it "takes what was agreed as it was before its discount" do
     approval = described_class.new(made(30_000, quotes: [yes(50_000, 45_000)]))
     expect([approval.free_up_to, approval.asks?(45_001)]).to eq [45_000, true]
