@@ -46,7 +46,13 @@ module Fenbo
       # @param except [String, nil] key of a fault that is decided anew
       def asks_with?(offer = nil, except: nil)
         free = upper(agreed_cents) or return false
-        shares([*taken(except), offer].compact).sum > free
+        together(offer, except) > free
+      end
+
+      # What that comes to, with the discount of what was agreed.
+      # @return [Integer] cents before tax
+      def comes_to(offer, except: nil)
+        (together(offer, except) * (given ? given.net_cents.fdiv(agreed_cents) : 1)).round
       end
 
       # What the offers taken so far cost, without the product at risk.
@@ -74,6 +80,8 @@ module Fenbo
       def quote_of(answer)
         @job.quotes.find { |one| one.answers.include?(answer) }
       end
+
+      def together(offer, except) = shares([*taken(except), offer].compact).sum
 
       def taken(except)
         @job.faults.reject { |fault| fault.key == except }.filter_map { |fault| fault.part_choice&.offer }

@@ -51,6 +51,7 @@ RSpec.describe Fenbo::Decision::Approval, :made_jobs do
   it "takes what was agreed as it was before its discount" do
     approval = described_class.new(made(30_000, quotes: [yes(50_000, 45_000)]))
     expect([approval.free_up_to, approval.asks?(45_001)]).to eq [45_000, true]
+    expect(approval.comes_to(offer(33_500))).to eq (26_500 + 33_500) * 0.9
     expect([23_500, 23_501].map { |cents| approval.asks_with?(offer(cents, trip: 6_500)) }).to eq [false, true]
   end
 end
