@@ -111,6 +111,27 @@ RSpec.describe Stations::Source::Quotes, :rolled_back do
     expect(step.call).to be_persisted
   end
 
+  # A way that is not the recommended one is quoted as it is, and taken once it is agreed.
+  it "quotes the way that is asked about, and lets that one be ordered" do
+    get "/jobs/#{job.number}/source?fan=evaporator-2"
+    asked = Nokogiri.HTML5(page).css("a").select { |one| one.text.strip.start_with?("Ask first") }
+      .map { |one| one["href"] }
+    expect(asked.size).to be > 1
+    proposed = asked.map { |path|
+      get path
+      [page[/Reckoned by ([^,.]*)/, 1], page[/In all.*?([\d .]+)\u00a0?€/m, 1]]
+    }
+    expect(proposed.uniq.size).to eq asked.size
+    way = Rack::Utils.parse_query(URI(asked.last).query).transform_keys(&:to_sym)
+    make(**way)
+    expect(last_response["location"]).to include "offer=#{way[:offer]}"
+    answer
+    send_form "/jobs/#{job.number}/source", **way
+    expect([status, file(job).fault_at("evaporator-2").part_choice.offer["offer"]]).to eq [303, way[:offer]]
+    get "/jobs/#{job.number}/quote?fan=evaporator-2&offer=nobody"
+    expect(page).to include "That way is not to be had any more"
+  end
+
   it "says why on every line, adds the neighbours that are due, and never changes a version" do
     job.findings.create!(client_id: SecureRandom.uuid, user: technician, fan_position: unit.position("evaporator-3"),
       test: "noise", outcome: "grinding", taken_at: Time.now)

@@ -16,12 +16,14 @@ module Stations
       # What is told of one fault at most.
       MOST_EVIDENCE = 3
 
+      # @param asked [Hash{String => Hash}] by a fault's key the option that is asked about
       # @param words what says readings and parts in words: a page
-      def initialize(job, words:, clock:, discount_percent: 0)
+      def initialize(job, words:, clock:, discount_percent: 0, asked: {})
         @job = job
         @words = words
         @clock = clock
         @discount = discount_percent
+        @asked = asked
       end
 
       # @return [Array<Hash>] as a quote keeps them; none where nothing costs anything yet
@@ -83,10 +85,12 @@ module Stations
         @cleaned ||= faults.select { |fault| fault.decision.action == "clean" }
       end
 
-      # The offer taken, else the one that would be recommended, of each fault whose part is known.
+      # The offer asked about, else the one taken or recommended, of each fault whose part is known.
       # @return [Hash{String => Fenbo::Sourcing::PaidOnce::Way}] by the fault's key
       def ways
-        @ways ||= good_faults.to_h { |fault| [fault.key, fault.part_choice&.offer || recommended(fault)] }
+        @ways ||= good_faults.to_h { |fault|
+          [fault.key, @asked[fault.key] || fault.part_choice&.offer || recommended(fault)]
+        }
           .compact.transform_values { |offer| Fenbo::Sourcing::PaidOnce::Way.of(offer) }
       end
 

@@ -22,6 +22,15 @@ module Stations
         Shared::Shop.local(quote.made_at + Setting.read("quote_days") * 86_400).strftime("%-d %b %Y")
       end
 
+      # By which way out it is reckoned.
+      # @param way [Hash, nil]
+      def asked_words(way)
+        return "That way is not to be had any more: reckoned by what is recommended now." unless way
+        by = Fenbo::Diagnosis.low(Fenbo::Product::Stopgaps.table.dig(way["stopgap"], "label").to_s)
+        name = [Suppliers::Desk.name_of(way["offer"]), by].reject(&:empty?).join(", ")
+        "Reckoned by #{name}, done by #{day_clock(Shared::Shop.from_local(way["finish_at"]))}."
+      end
+
       # "Approved: better, 812.40, by A. Person, signed on the spot, Thu 26 Nov 09:12"
       def answer_words(answer)
         said = "Declined: #{answer.reason}"

@@ -54,14 +54,33 @@ module Stations
 
       private
 
-      def here = "/jobs/#{job.number}/quote?fan=#{spot}"
+      # A way of Source that is asked about before it is taken; else what is taken or recommended is.
+      WAY = %i[offer stopgap finish_at at].freeze
+      private_constant :WAY
+
+      def here
+        "/jobs/#{job.number}/quote?#{Rack::Utils.build_query({"fan" => spot, **asked_about})}"
+      end
+
+      def asked_about
+        params[:offer].to_s.empty? ? {} : WAY.to_h { |name| [name.to_s, params[name].to_s] }
+      end
+
+      # @return [Hash, nil] as a part keeps its offer; nil where nothing was asked about, or it is gone
+      def way
+        return @way if defined?(@way)
+        slot = asked_about.slice("offer", "at").reject { |_, value| value.empty? }
+        sources = PartSources.new(job, fault_here, clock: product_clock, slot:)
+        @way = (sources.option(*params.values_at(:offer, :finish_at, :stopgap))&.as_json if asked_about.any?)
+      end
 
       def quote
         job.quotes.find { |one| one.version == whole(params[:version]) } || raise(ActiveRecord::RecordNotFound)
       end
 
       def builder(discount = 0)
-        QuoteBuilder.new(job, words: self, clock: product_clock, discount_percent: discount)
+        QuoteBuilder.new(job, words: self, clock: product_clock, discount_percent: discount,
+          asked: {fault_here.key => way}.compact)
       end
 
       def page(faults: {}, typed: {}, link: nil)

@@ -35,6 +35,13 @@ module Stations
         approval.asks_with?(option.as_json, except: fault_here.key)
       end
 
+      # Where a way out is asked about before it is taken.
+      def quote_path(option)
+        asked = {fan: spot, offer: option.offer, stopgap: option.stopgap, finish_at: option.finish_at,
+                 at: (slot["at"] if slot["offer"] == option.offer)}.compact
+        "/jobs/#{job.number}/quote?#{Rack::Utils.build_query(asked)}"
+      end
+
       def approval = @approval ||= Fenbo::Decision::Approval.new(job)
 
       def customer_message = Message.new(job, fault_here, words: self).text
