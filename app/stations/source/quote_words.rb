@@ -69,6 +69,12 @@ module Stations
           .reject { |what, cents| cents.zero? && what != "Before tax" }
       end
 
+      # Over that sentence: whether it speaks of what is agreed, or of more.
+      def approval_lead(approval, options)
+        return "Before anything is ordered" unless approval.given
+        (options.any? && approval.asks?(options.first["net_cents"])) ? "More than is agreed" : "Agreed"
+      end
+
       # What stands about a yes, in a sentence.
       def approval_words(approval, options)
         free = approval.free_up_to or return "This customer need not be asked."
