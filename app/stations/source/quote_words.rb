@@ -25,7 +25,7 @@ module Stations
       # By which way out it is reckoned.
       # @param way [Hash, nil]
       def asked_words(way)
-        return "That way is not to be had any more: reckoned by what is recommended now." unless way
+        return "That way is not to be had any more; this is reckoned without it." unless way
         by = Fenbo::Diagnosis.low(Fenbo::Product::Stopgaps.table.dig(way["stopgap"], "label").to_s)
         name = [Suppliers::Desk.name_of(way["offer"]), by].reject(&:empty?).join(", ")
         "Reckoned by #{name}, done by #{day_clock(Shared::Shop.from_local(way["finish_at"]))}."
