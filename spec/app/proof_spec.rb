@@ -86,6 +86,7 @@ RSpec.describe Fenbo::Proof::Checklist, :rolled_back do
     send_form "/jobs/#{job.number}/prove/readings", tool: "pulldown", setpoint: "3", readings: typed,
       client_id: SecureRandom.uuid
     expect(job.readings.reload.last).to have_attributes(kind: "pulldown", verdict: "on_course")
+    expect(proof.done?("falling")).to be true
     ["stalls", "rises"].each do |way|
       rows = Shared::LoggerFile.new(FenboSimulation::Probe.new(condition: way, setpoint_c: 3, random: Random.new(1))
         .csv(30, Time.now), system: "si", most: 100).rows

@@ -9,8 +9,8 @@ module Fenbo
       # What a check may look at.
       Context =
         Value.of(:old, :place, :limits, candidate: nil, healthy_amps: nil, blade: nil, fit: nil, accessories: nil)
-      # work: the kind of extra work it brings (extra_work.yml); setting: what has to be set on
-      # the motor before it goes in.
+      # work: the kind of extra work it brings (extra_work.yml); setting: in words, what has to
+      # be set on the motor before it goes in.
       Line =
         Value.of(:check, :result, :reason, minutes: 0, work: nil, part: nil, setting: nil) do
           def to_h = {check:, result:, reason:}
@@ -43,8 +43,8 @@ module Fenbo
 
         def name = self.class.id
 
-        def pass(reason, setting: nil)
-          Line.new(check: name, result: "pass", reason:, setting:)
+        def pass(reason, setting: nil, work: "setting")
+          Line.new(check: name, result: "pass", reason:, setting:, work: setting && work)
         end
 
         def fail(reason) = Line.new(check: name, result: "fail", reason:)

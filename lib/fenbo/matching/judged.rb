@@ -31,7 +31,7 @@ module Fenbo
         # @return [Array<Hash>] {id, minutes, text where it has words of its own}
         def extra_work
           adapting.select(&:work).map { |line| {id: line.work, minutes: line.minutes.ceil} } + kit_work +
-            lines.filter_map(&:setting).map { |setting| {id: "setting", text: setting} }
+            lines.select(&:setting).map { |line| {id: line.work, text: line.setting} }
         end
 
         # What nobody has comes last; then grade, then how soon and at what price it is here, then minutes and watts.

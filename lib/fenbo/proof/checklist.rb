@@ -70,14 +70,14 @@ module Fenbo
 
       # The reading after the work that answers a check; nil where none does, or it says no.
       def answered(id)
-        tool = Checklist.all.dig(id, "reading") or return
-        told = @job.readings_of(tool, phase: "after").select { |one| @again.nil? || one.taken_at > @again }
-        told.last if told.last&.verdict == "follows"
+        asked = Checklist.all.dig(id, "reading") or return
+        told = @job.readings_of(asked["tool"], phase: "after").select { |one| @again.nil? || one.taken_at > @again }
+        told.last if asked["says"].include?(told.last&.verdict)
       end
 
       # The instruments that this check-list asks for besides the clamp.
       def instruments
-        checks.keys.filter_map { |id| Checklist.all.dig(id, "reading") }.uniq
+        checks.keys.filter_map { |id| Checklist.all.dig(id, "reading", "tool") }.uniq
       end
 
       # Fans that were worked on; the one in hand where nothing was decided.

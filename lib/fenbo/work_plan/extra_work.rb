@@ -38,7 +38,7 @@ module Fenbo
       end
 
       def step(id, turn, said, limits)
-        row = known[id]
+        row = known.fetch(id)
         own = (turn > 1) ? "extra_#{id}_#{turn}" : "extra_#{id}"
         Step.from({"minutes" => limits["adapt.#{id}"].ceil, **row, **said, "id" => own}, row["phase"])
       end

@@ -23,9 +23,11 @@ module Fenbo
       # Those of them that change something about these tasks.
       # @param tasks [Array<String>]
       # @param side [String]
-      def self.features_for(family, tasks, side)
+      # @param extra_work [Array] as the part asks for it
+      def self.features_for(family, tasks, side, extra_work = [])
         recipe = Recipe.of(family)
-        rows = recipe.all_rows
+        replaced = ExtraWork.read(Input.new({"extra_work" => extra_work}), Limits.default).flat_map(&:instead_of)
+        rows = recipe.all_rows.reject { |row| replaced.include?(row["id"]) }
         recipe.features.slice(*tasks.flat_map { |task|
           wanted = Wanted.new(task, side, {})
           rows.flat_map { |row| wanted.features_of(row) }
@@ -97,7 +99,7 @@ module Fenbo
 
       # Minutes that one opening for all of it saves.
       def saved_minutes
-        @saved_minutes ||= question.tasks.sum { |task| alone(task).minutes } + extra_minutes - minutes
+        @saved_minutes ||= question.tasks.sum { |task| alone([task]).minutes } - alone(question.tasks).minutes
       end
 
       def gate = @gate ||= forward("gate", "safe")
@@ -122,9 +124,13 @@ module Fenbo
       # One row serves every task that wants it, and none that another one has a row for.
       def rows(phase)
         recipe.rows(phase).select do |row|
-          wanted.any? { |one| one.call(row) } && (Wanted.tasks(row.fetch("not_with", [])) & question.tasks).empty?
+          wanted.any? { |one| one.call(row) } && (Wanted.tasks(row.fetch("not_with", [])) & question.tasks).empty? &&
+            !replaced.include?(row["id"])
         end
       end
+
+      # Steps that the extra work does better.
+      def replaced = @replaced ||= question.extra_work.flat_map(&:instead_of)
 
       def forward(phase, as = phase)
         rows(phase).reject { |row| row["back_only"] }.map { |row| Step.from(row, as) }
@@ -138,8 +144,9 @@ module Fenbo
         end
       end
 
-      def alone(task)
-        Plan.new(question.class.new(**question.to_h, task:, also: [], extra_work: []), limits)
+      # The plan of these tasks without what the part adds.
+      def alone(tasks)
+        Plan.new(question.class.new(**question.to_h, task: tasks.first, also: tasks.drop(1), extra_work: []), limits)
       end
 
       def extra(phase)

@@ -160,8 +160,11 @@ module Fenbo
 
       # How this unit is.
       def answers
-        family = job.unit.family
-        @answers ||= Answers.new(job, fan, Plan.features(family), for_plan: Plan.features_for(family, joined, fan.side))
+        @answers ||= begin
+          family = job.unit.family
+          asked = Plan.features_for(family, joined, fan.side, parts.extra_work)
+          Answers.new(job, fan, Plan.features(family), for_plan: asked)
+        end
       end
 
       # Of the motor that will sit there.

@@ -6,7 +6,8 @@ module Fenbo
     # {what, label, kind} or nil; `fasteners` {kind, size, where}; `removes` what comes off;
     # `shape` and `motion` how it is drawn; `proof` points ticked one by one; `shows` the
     # photo step whose pictures it needs; `quirks` whether this unit's own belong here;
-    # `reads` the tool whose reading after the work is taken at it, or nil.
+    # `reads` the tool whose reading after the work is taken at it, or nil; `instead_of` the
+    # steps that are left out for it.
     Step =
       Value.of(
         :id,
@@ -26,7 +27,8 @@ module Fenbo
         proof: [],
         shows: nil,
         quirks: false,
-        reads: nil
+        reads: nil,
+        instead_of: []
       ) do
         def self.from(row, phase)
           new(
@@ -45,7 +47,8 @@ module Fenbo
             motion: row["motion"],
             proof: row.fetch("proof", []),
             quirks: row.fetch("quirks", false),
-            reads: row["reads"]
+            reads: row["reads"],
+            instead_of: row.fetch("instead_of", [])
           )
         end
 

@@ -40,6 +40,13 @@ RSpec.describe Fenbo::Proof::Checklist, :made_jobs do
     ]
   end
 
+  it "takes a pull-down on course for a box that is falling, and no other" do
+    falls = ->(verdict) {
+      proof(decisions: [worn], readings: [read("pulldown", verdict, phase: "after", minutes: 40)]).done?("falling")
+    }
+    expect(%w[on_course stalls_above rising too_early].select(&falls)).to eq ["on_course"]
+  end
+
   it "tells the first fans of a one-piece unit's sides apart" do
     both = proof(unit: made_unit(family: "reach_in", fans: %w[evaporator-1 condenser-1]),
       decisions: [worn, decided("winding_open", fault: "condenser-1.1")])
@@ -110,10 +117,11 @@ RSpec.describe Fenbo::Proof::Checklist, :made_jobs do
   end
 
   it "lets a reading answer a check where it follows, and only the last one" do
-    id, row = described_class.all.find { |_, one| one["reading"] }
+    tool = "driven"
+    id, = described_class.all.find { |_, one| one.dig("reading", "tool") == tool }
     told = ->(*verdicts) {
       readings = verdicts.each_with_index.map { |verdict, index|
-        read(row["reading"], verdict, phase: "after", minutes: 40 + index)
+        read(tool, verdict, phase: "after", minutes: 40 + index)
       }
       proof(decisions: [worn], readings:).done?(id)
     }

@@ -134,6 +134,17 @@ RSpec.describe Fenbo::WorkPlan::Plan do
       {id: "extra_bushing", minutes: 5, phase: "exchange"}, {id: "extra_kit", minutes: 12, phase: "exchange"},
       {id: "extra_bushing_2", minutes: 5, phase: "exchange"}
     ]
+    # What the part says of its own volts stands for the plan's step, and for its question.
+    ids = ->(*extra) {
+      plan("fan_bank_condenser", "condenser_fan_motor", {"high_voltage" => true}, extra_work: extra)[:steps]
+        .map { |step| step[:id] } & %w[strap_set strap_low extra_voltage]
+    }
+    expect([ids.call, ids.call("voltage")]).to eq [["strap_set"], ["extra_voltage"]]
+    asked = ->(*extra) {
+      described_class.features_for("fan_bank_condenser", ["condenser_fan_motor"], "condenser",
+        extra).key?("high_voltage")
+    }
+    expect([asked.call, asked.call("voltage")]).to eq [true, false]
     expect(plan("display_case", "conversion_kit", {},
       extra_work: ["weld"]).at("extra_work.0")).to match(/none of splice/)
     expect(plan("display_case", "conversion_kit", {}, extra_work: "bushing").at("extra_work")).to match(/list/)

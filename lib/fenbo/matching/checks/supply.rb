@@ -25,7 +25,8 @@ module Fenbo
           if candidate.volts.size > 1
             pass(
               "#{figure(near)} V tap for #{figure(place.volts)} V: set it before energising",
-              setting: "connect it for #{figure(near)} V and cap the leads left over"
+              setting: "connect it for #{figure(near)} V and cap the leads left over",
+              work: "voltage"
             )
           else
             pass("#{figure(near)} V, the site has #{figure(place.volts)} V")
