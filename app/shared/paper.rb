@@ -73,11 +73,11 @@ module Shared
       gap 10
     end
 
-    # A drawing of the screens, so wide in points.
-    def drawing(svg, width:)
+    # A drawing of the screens, so wide in points, its caption above it on the same page.
+    def drawing(svg, width:, caption: nil)
       paper = Drawing::OnPaper.new(svg)
-      height = width / paper.proportion
-      room(height + 12)
+      room(width / paper.proportion + 12 + (caption ? @pdf.height_of(legible(caption)) : 0))
+      text caption if caption
       @pdf.svg paper.to_s, width:, enable_web_requests: false
       gap 6
     end
@@ -108,6 +108,7 @@ module Shared
     end
 
     def strokes(list, width: 220, height: 74)
+      room(height + 4)
       @pdf.bounding_box([0, @pdf.cursor], width:, height:) do
         @pdf.stroke_bounds
         @pdf.line_width 1.2

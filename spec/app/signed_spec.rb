@@ -118,7 +118,8 @@ RSpec.describe Fenbo::JobFile::SignedWork, :rolled_back do
     expect(offered.reject { |_, presses| presses.empty? })
       .to eq("match" => ["Side by side", "Judge"], "hand_over" => ["Link for the customer", "Open it again"])
     send_form "/jobs/#{job.number}/sheet"
-    expect([status, page]).to match [200, include("For the customer, shown once")]
+    expect([status, page]).to match [200, include("For the customer, shown once", "New motor in fan 1.")]
+    expect(Nokogiri::HTML(page).css("main .thing input, main .thing textarea, main .thing canvas")).to be_empty
   end
 
   it "opens again only with a reason, which stands there, and keeps what was signed" do

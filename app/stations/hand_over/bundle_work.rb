@@ -28,9 +28,7 @@ module Stations
           .tap(&:rewind)
       end
 
-      def report(number)
-        Report.new(JobSource.numbered(number), limits: Shared::Shop.limits, shop: Setting.read("shop_name"))
-      end
+      def report(number) = Report.of(JobSource.numbered(number))
 
       # What went wrong is said where the bundle was asked for.
       def handle_error(problem)

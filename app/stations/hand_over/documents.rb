@@ -24,9 +24,7 @@ module Stations
 
       private
 
-      def report
-        Report.new(job, limits: Shared::Shop.limits, shop: Setting.read("shop_name"))
-      end
+      def report = Report.of(job)
     end
   end
 end

@@ -118,10 +118,10 @@ module Stations
         return unless reading&.answer
         paper.gap 4
         why = words.in_own_units(reading.reasons.first&.text)
-        paper.text "Box on its way down: #{words.verdict_words(reading.verdict)}. #{why}"
         curve = Shared::Drawing::CoolingCurve.new(result: reading.answer, asked: reading.question,
           food_limit_c: job.product_limit_c, system: words.units)
-        paper.drawing curve.svg, width: CURVE
+        paper.drawing curve.svg, width: CURVE,
+          caption: "Box on its way down: #{words.verdict_words(reading.verdict)}. #{why}"
       end
 
       def after

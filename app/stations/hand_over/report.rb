@@ -17,6 +17,10 @@ module Stations
       # How soon what was seen besides wants somebody.
       GRADES = {"now" => "to be done now", "soon" => "to be done soon", "watch" => "to be watched"}.freeze
 
+      def self.of(job)
+        new(job, limits: Shared::Shop.limits, shop: Setting.read("shop_name"))
+      end
+
       attr_reader :job, :shop
 
       # @param job [Fenbo::JobFile::Job]

@@ -40,7 +40,8 @@ module Stations
       private
 
       def page(faults: {}, typed: {}, link: nil)
-        station(:hand_over, proof:, faults:, typed:, link:, proposed:, version: typed["version"] || version)
+        station(:hand_over, proof:, report: Report.of(job), faults:, typed:, link:, proposed:,
+          version: typed["version"] || version)
       end
 
       # Only as long as nobody has written something.

@@ -19,9 +19,7 @@ module Stations
 
       def open_door? = true
 
-      def report(found)
-        Report.new(found, limits: Shared::Shop.limits, shop: Setting.read("shop_name"))
-      end
+      def report(found) = Report.of(found)
     end
   end
 end

@@ -54,6 +54,7 @@ module Stations
       end
 
       def said(answer)
+        paper.room 130 if answer.signature
         paper.section answer.approved? ? "Agreed" : "Declined"
         paper.text "#{answer_words(answer)}."
         paper.strokes answer.signature if answer.signature
