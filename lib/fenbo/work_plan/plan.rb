@@ -146,6 +146,7 @@ module Fenbo
 
       # The plan of these tasks without what the part adds.
       def alone(tasks)
+        return self if tasks == question.tasks && question.extra_work.empty?
         Plan.new(question.class.new(**question.to_h, task: tasks.first, also: tasks.drop(1), extra_work: []), limits)
       end
 
