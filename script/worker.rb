@@ -11,6 +11,7 @@ stop = false
 
 Que.error_notifier = ->(problem, work) { warn "#{work && work[:job_class]}: #{problem.class}: #{problem.message}" }
 WorkQueue.prepare
+Suppliers::Ordering.take_up
 locker = Que::Locker.new(worker_priorities: [nil, nil], poll_interval: 5)
 sleep 0.5 until stop || Process.ppid != parent
 locker.stop!

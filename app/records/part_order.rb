@@ -7,7 +7,11 @@ class PartOrder < ApplicationRecord
   include Audited
 
   # to_send, to_cancel: the supplier is not told yet. by_hand: by telephone, with the sheet.
-  STATES = %w[to_send placed by_hand sold to_cancel cancelled here].freeze
+  # over: here, and not wanted any more.
+  STATES = %w[to_send placed by_hand sold to_cancel cancelled here over].freeze
+
+  # What each becomes that nobody wants any more, where it is not simply off.
+  NOT_WANTED = {"placed" => "to_cancel", "here" => "over"}.freeze
 
   # On its way, or to be fetched.
   COMING = %w[placed by_hand].freeze
@@ -34,12 +38,15 @@ class PartOrder < ApplicationRecord
     standing = where(part_choice: choice).live
     again = standing.find { |order| order.same_as?(option, ready_at) }
     return again if again
-    standing.each(&:withdraw)
+    not_wanted(choice)
     return unless option["order"]
     create!(job: choice.job, part_choice: choice, user:, ready_at:, promised_at: ready_at, supplier: option["offer"],
       supplier_name: option["source"], part_no: choice.thing.part_no,
       **option["order"].slice("kind", "their_no", "price_cents", "besides", "state").transform_keys(&:to_sym))
   end
+
+  # Another part was chosen, or none is needed.
+  def self.not_wanted(choice) = where(part_choice: choice).live.each(&:withdraw)
 
   # The same way taken again: a second press, within minutes.
   def same_as?(option, time)
@@ -48,7 +55,7 @@ class PartOrder < ApplicationRecord
 
   # Not wanted any more; a supplier that knows of it has to be told.
   def withdraw
-    update!(state: (state == "placed") ? "to_cancel" : "cancelled")
+    update!(state: NOT_WANTED.fetch(state, "cancelled"))
   end
 
   # Somebody else had the last piece: the choice stands without a source again.

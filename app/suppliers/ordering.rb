@@ -25,6 +25,11 @@ module Suppliers
       false
     end
 
+    # What a process that ended left untold.
+    def take_up
+      PartOrder.unsettled.distinct.pluck(:job_id).each { |job_id| Settle.enqueue(job_id) }
+    end
+
     # @raise [Service::Silent] once the others are told
     def settle(orders)
       silent = orders.filter_map { |order| tell(order) }

@@ -50,6 +50,29 @@ RSpec.describe PartOrder, :rolled_back do
     expect(order.state).to eq "here"
   end
 
+  it "ends with what it was for, which its supplier and whoever chose are told" do
+    other = Motor.where.not(part_no: motor.part_no).first!
+    ends = {
+      technician => Entries::Part.new(fault: "evaporator-1", part_no: other.part_no, grade: "drop_in", checks: []),
+      create(:user, role: "office") => Entries::Cancel.new(reason: "Not needed")
+    }
+    ends.each do |person, entry|
+      choose("passhouse")
+      name = order.part_no
+      off = Shared::TakenBack.around(job.reload) { Logbook.new(job, person).take(entry) }
+      expect([off, order.state, ledger.sold("passhouse", name)])
+        .to eq ["#{name} is taken back at #{order.supplier_name}.", "cancelled", 0]
+    end
+  end
+
+  it "has to go back where it is here already" do
+    choose("passhouse")
+    2.times { send_form "/jobs/#{job.number}/orders/#{order.uid}/come", fan: "evaporator-1" }
+    choose("tarn")
+    expect(described_class.standing(job).pluck(:state)).to eq %w[over placed]
+    expect(source).to include("here, not used", "goes back to Passhouse", "give it back to Passhouse")
+  end
+
   it "is here as soon as somebody has it in hand, once, without moving what was agreed" do
     choose("passhouse")
     get "/jobs/#{job.number}/fit?fan=evaporator-1"

@@ -11,7 +11,7 @@ module Entries
 
     def append(book)
       Whereabouts.new(book.record, book.limits).close(book.now)
-      book.record.part_choices.reject(&:superseded_at).each { |choice| VanPieces.put_back(choice, book) }
+      book.record.part_choices.reject(&:superseded_at).each { |choice| NotWanted.call(choice, book) }
       book.record.update!(status: "cancelled", cancel_reason: reason.strip, closed_by: book.user, closed_at: book.now)
       book.record
     end

@@ -22,7 +22,7 @@ module Entries
     end
 
     def replace(book, standing, more)
-      VanPieces.put_back(standing, book) if standing
+      NotWanted.call(standing, book) if standing
       standing&.update!(superseded_at: book.now)
       one = book.job.fault_at(fault)
       PartChoice.create!(job: book.record, fan_position: book.fan(one.fan.key), fault: one.key, user: book.user, grade:,

@@ -21,7 +21,7 @@ module Entries
 
     def not_wanted(choice, book)
       return unless choice && !choice.fitted_at
-      VanPieces.put_back(choice, book)
+      NotWanted.call(choice, book)
       choice.update!(superseded_at: book.now)
     end
   end

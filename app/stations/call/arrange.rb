@@ -22,8 +22,9 @@ module Stations
       def hand(entry, page_after)
         need :assign
         halt 422, page unless entry && form.clean?
-        job = take(entry)
-        back_to "/jobs/#{job.number}/#{page_after}", yield(job)
+        job = nil
+        off = Shared::TakenBack.around(record) { job = take(entry) }
+        back_to "/jobs/#{job.number}/#{page_after}", "#{yield(job)} #{off}".strip
       rescue Logbook::Refused => problem
         raise if problem.field == :closed
         form.fault(problem.field, problem.message)

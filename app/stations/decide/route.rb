@@ -33,8 +33,11 @@ module Stations
         key = fault_here.key
         # What names no fault takes none back: the one in hand may be another.
         halt(*nothing_here) unless params[:fan] == key
-        take Entries::Withdrawn.new(fault: key, reason: text(:taken_back, 500))
-        back_to "/jobs/#{job.number}/decide?fan=#{position.key}", "Taken back: nothing is decided there any more."
+        off = Shared::TakenBack.around(record) {
+          take Entries::Withdrawn.new(fault: key, reason: text(:taken_back, 500))
+        }
+        back_to "/jobs/#{job.number}/decide?fan=#{position.key}",
+          "Taken back: nothing is decided there any more. #{off}".strip
       rescue Logbook::Refused => problem
         halt 422, station(:decide, faults: {"taken_back" => problem.message}, typed: params)
       end

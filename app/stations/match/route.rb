@@ -29,16 +29,16 @@ module Stations
         halt 422, spare_page unless spares.old && spares.clean?
         entry = spares.entry(params[:part_no])
         halt(*refuse(422, "That part does not fit", NOT_AMONG)) unless entry
-        take entry
-        back_to "/jobs/#{job.number}/source?fan=#{spot}", "#{entry.part_no} chosen."
+        off = Shared::TakenBack.around(record) { take entry }
+        back_to "/jobs/#{job.number}/source?fan=#{spot}", "#{entry.part_no} chosen. #{off}".strip
       end
 
       post "/jobs/:number/match" do
         need :decide
         candidate = search.candidates.find { |part| part.part_no == params[:part] }
         halt(*refuse(422, "That motor does not fit", NOT_AMONG)) unless candidate
-        take part(candidate)
-        back_to "/jobs/#{job.number}/source?fan=#{spot}", "#{candidate.part_no} chosen#{seat_words}."
+        off = Shared::TakenBack.around(record) { take part(candidate) }
+        back_to "/jobs/#{job.number}/source?fan=#{spot}", "#{candidate.part_no} chosen#{seat_words}. #{off}".strip
       end
 
       # The blade chosen with the motor: a part number, or the old one kept.

@@ -12,10 +12,12 @@ module Stations
         need :decide
         option = sources.option(params[:offer], params[:finish_at], params[:stopgap])
         halt(*refuse(422, "That offer is gone", "Hours or stock have changed. Go back and choose again.")) unless option
+        before = Shared::TakenBack.new(record)
         take_or_refuse(sources.entry(option),
           {approval: "The customer's yes comes first", offer: "Somebody was faster"})
         told = Suppliers::Ordering.at_once(record)
-        back_to "/jobs/#{job.number}/#{option.second_trip ? "source" : "fit"}?fan=#{spot}", ordered_words(option, told)
+        back_to "/jobs/#{job.number}/#{option.second_trip ? "source" : "fit"}?fan=#{spot}",
+          "#{ordered_words(option, told)} #{before.words}".strip
       end
 
       private
