@@ -17,10 +17,13 @@ export function wake(page, Alpine) {
     const name = part.dataset.tool;
     if (!kept[name]) return;
     Alpine.data(name, kept[name]);
-    // Till now Alpine passed it over.
-    part.removeAttribute("x-ignore");
-    delete part._x_ignore;
-    part.setAttribute("x-data", name);
+    // Till now Alpine passed it over. Seen by its observer, the new attribute would bring the part
+    // to life a second time, and what was drawn since would count from nothing.
+    Alpine.mutateDom(() => {
+      part.removeAttribute("x-ignore");
+      delete part._x_ignore;
+      part.setAttribute("x-data", name);
+    });
     Alpine.initTree(part);
   });
 }
