@@ -7,8 +7,8 @@ class PartOrder < ApplicationRecord
   include Audited
 
   # to_send, to_cancel: the supplier is not told yet. by_hand: by telephone, with the sheet.
-  # over: here, and not wanted any more.
-  STATES = %w[to_send placed by_hand sold to_cancel cancelled here over].freeze
+  # over: here, and not wanted any more, until it is returned, or kept on a van.
+  STATES = %w[to_send placed by_hand sold to_cancel cancelled here over returned kept].freeze
 
   # What each becomes that nobody wants any more, where it is not simply off.
   NOT_WANTED = {"placed" => "to_cancel", "here" => "over"}.freeze
@@ -25,6 +25,8 @@ class PartOrder < ApplicationRecord
 
   scope :live, -> { where(state: %w[to_send placed by_hand here]) }
   scope :unsettled, -> { where(state: %w[to_send to_cancel]) }
+  scope :not_used, -> { where(state: "over") }
+  scope :of, ->(technician) { where(job: Job.where(technician:)) }
 
   # What was ordered for a job and not taken back, in order.
   def self.standing(job)
@@ -86,6 +88,18 @@ class PartOrder < ApplicationRecord
       ready = [ready_at, now].min
       part_choice.update!(ready_at: ready, offer: part_choice.offer&.merge("here" => true)) unless part_choice.fitted_at
       update!(state: "here", ready_at: ready)
+    end
+  end
+
+  # What is here and not used went back, or stays on somebody's van for another job.
+  # @param how [String] returned or kept
+  # @param by [User] whose van keeps it
+  # @return [Boolean] false where it was not waiting for that; a second press finds it done
+  def settle(how, by)
+    with_lock do
+      next state == how unless state == "over"
+      VanStock.change(by, part_no, count, kind: "restocked", by:, job:, client_id: uid) if how == "kept"
+      update!(state: how)
     end
   end
 

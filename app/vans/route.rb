@@ -82,11 +82,16 @@ module Vans
     # The other half of handing over goes by the same press.
     def received_id = client_id.tr("0-9a-f", "1-9a-f0")
 
+    # What this technician's jobs ordered, have here and do not need.
+    def not_used
+      @not_used ||= PartOrder.not_used.of(owner).includes(:job).order(:id).to_a
+    end
+
     def page(faults: {})
       stock = VanStock.where(user: owner).order(:part_no).to_a
       moves = VanMove.where(user: owner).includes(:by, :job).order(created_at: :desc, id: :desc).limit(MOVES_SHOWN)
-      erb :van, locals: {owner:, people: User.in_the_field.to_a, stock:, moves:, faults:,
-                         pieces: pieces_words(stock.map(&:part_no))}
+      erb :van, locals: {owner:, people: User.in_the_field.to_a, stock:, moves:, faults:, not_used:,
+                         pieces: pieces_words([*stock, *not_used].map(&:part_no))}
     end
   end
 end

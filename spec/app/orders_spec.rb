@@ -2,6 +2,7 @@
 
 require "csv"
 require "icalendar"
+require "nokogiri"
 require "pdf/reader"
 require_relative "app_spec_helper"
 
@@ -70,7 +71,29 @@ RSpec.describe PartOrder, :rolled_back do
     2.times { send_form "/jobs/#{job.number}/orders/#{order.uid}/come", fan: "evaporator-1" }
     choose("tarn")
     expect(described_class.standing(job).pluck(:state)).to eq %w[over placed]
-    expect(source).to include("here, not used", "goes back to Passhouse", "give it back to Passhouse")
+    expect(source.squish).to include("here, not used", "goes back to Passhouse", "give it back to Passhouse")
+  end
+
+  it "went back, or stays on one's own van for another job, once, even after the job's end" do
+    back = ->(one, how) {
+      send_form("/jobs/#{job.number}/orders/#{one.uid}/settle", fan: "evaporator-1", how:)
+      [status, one.reload.state, VanStock.find_by(user: technician, part_no: one.part_no)&.count.to_i]
+    }
+    first, second =
+      %w[passhouse tarn].map { |id| choose(id).then { order }.tap { |one| one.update!(state: "here") } }
+    choose("passhouse")
+    get "/van"
+    expect(page).to include("Here, and not used", "goes back to Passhouse", "goes back to Tarn")
+    expect(back.call(order, "returned")).to eq [422, "placed", 0]
+    expect(back.call(first, "thrown away")).to eq [422, "over", 0]
+    expect([back.call(first, "kept"), back.call(first, "kept")]).to all eq [303, "kept", 1]
+    expect(back.call(first, "returned")).to eq [422, "kept", 1]
+    job.reload.update!(status: "closed")
+    expect([back.call(second, "returned"),
+      back.call(second, "kept")]).to eq [[303, "returned", 1], [422, "returned", 1]]
+    expect(source).to include("kept on a van", "given back")
+    get "/van"
+    expect(page).not_to include "Here, and not used"
   end
 
   it "is here as soon as somebody has it in hand, once, without moving what was agreed" do

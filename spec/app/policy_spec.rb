@@ -13,7 +13,7 @@ RSpec.describe Policy, :rolled_back do
 
   table = {
     "/jobs/:number/orders/:order/ask" => everyone, "/jobs/:number/orders/:order/move" => everyone,
-    "/jobs/:number/orders/:order/come" => everyone,
+    "/jobs/:number/orders/:order/come" => everyone, "/jobs/:number/orders/:order/settle" => everyone,
     "/jobs/:number/clock" => field, "/jobs/:number/clock/probe" => field, "/jobs/:number/clock/leave" => field,
     "/week/visits/:id" => crew, "/week/jobs/:number" => crew,
     "/suppliers" => office, "/suppliers/:uid/drop" => office, "/suppliers/:id/fault" => office, "/calendar" => everyone,

@@ -34,6 +34,15 @@ module Stations
         back_to "/jobs/#{job.number}/fit?fan=#{spot}", "#{order.part_no} is here."
       end
 
+      # It went back, or stays on the van of whoever has it; a closed job's too.
+      post "/jobs/:number/orders/:order/settle" do
+        need :quote
+        how = Shared::Form.new(params).choice(:how, ends)
+        halt(*refuse(422, "Not understood", "Did it go back, or is it on your van?")) unless how
+        gone("It was not waiting to go back.") unless order.settle(how, current_user)
+        back_to "/jobs/#{job.number}/source?fan=#{spot}", "#{order.part_no}: #{PartsSheet::STATES[how]}."
+      end
+
       get "/jobs/:number/parts.pdf" do
         content_type :pdf
         attachment "parts-job-#{job.number}.pdf", :inline
@@ -48,6 +57,9 @@ module Stations
 
       private
 
+      # The office has no van.
+      def ends = current_user.office? ? %w[returned] : %w[returned kept]
+
       # What is closed and signed has no delivery to wait for.
       def still_open
         need :quote
@@ -56,8 +68,8 @@ module Stations
 
       def on_its_way = order.coming? || gone
 
-      def gone
-        halt(*refuse(422, "That was not taken", "Nothing of this order is on its way any more."))
+      def gone(why = "Nothing of this order is on its way any more.")
+        halt(*refuse(422, "That was not taken", why))
       end
 
       def order

@@ -9,7 +9,8 @@ module Stations
     class PartsSheet
       HEADER = %w[order supplier their_no part_no maker count besides price state wanted_by].freeze
       STATES = {"to_send" => "not sent yet", "placed" => "ordered", "by_hand" => "to be rung", "sold" => "sold out",
-                "here" => "here", "over" => "here, not used"}.freeze
+                "here" => "here", "over" => "here, not used", "returned" => "given back",
+                "kept" => "kept on a van"}.freeze
 
       # @param orders [Enumerable<PartOrder>]
       # @param words what says figures and money
