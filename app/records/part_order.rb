@@ -106,6 +106,9 @@ class PartOrder < ApplicationRecord
   # Somebody has it still, or brings it.
   def coming? = COMING.include?(state)
 
+  # Wanted, and not here yet.
+  def awaited? = coming? || state == "to_send"
+
   def late_by_hours = (ready_at - promised_at) / 3600.0
 
   def number = "#{job.number}-#{id}"

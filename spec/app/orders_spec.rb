@@ -80,7 +80,7 @@ RSpec.describe PartOrder, :rolled_back do
       [status, one.reload.state, VanStock.find_by(user: technician, part_no: one.part_no)&.count.to_i]
     }
     first, second =
-      %w[passhouse tarn].map { |id| choose(id).then { order }.tap { |one| one.update!(state: "here") } }
+      %w[passhouse tarn].map { |id| choose(id).then { order }.tap { |one| one.came(Time.now) } }
     choose("passhouse")
     get "/van"
     expect(page).to include("Here, and not used", "goes back to Passhouse", "goes back to Tarn")
@@ -92,6 +92,7 @@ RSpec.describe PartOrder, :rolled_back do
     expect([back.call(second, "returned"),
       back.call(second, "kept")]).to eq [[303, "returned", 1], [422, "returned", 1]]
     expect(source).to include("kept on a van", "given back")
+    expect(source.scan("than promised").size).to eq 0
     get "/van"
     expect(page).not_to include "Here, and not used"
   end

@@ -48,6 +48,12 @@ module Stations
 
       def customer_message = Message.new(job, fault_here, words: self).text
 
+      # Its numbers, and when work can begin with it; none begins with what is not used.
+      def order_words(order)
+        begins = "work from #{day_clock(order.ready_at)}" if order.awaited? || order.state == "here"
+        [("their #{order.their_no}" if order.their_no), "order #{order.number}", begins].compact.join(", ")
+      end
+
       # What a slip does to the product, with what holds it meanwhile.
       def slip_words(order)
         held = sources.stopgap(fault_here.part_choice&.offer.to_h["stopgap"])
