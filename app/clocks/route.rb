@@ -31,6 +31,17 @@ module Clocks
       halt 422, page(faults: {problem.field.to_s => problem.message}, typed: params)
     end
 
+    # What holds the product meanwhile is set up, or undone.
+    post "/jobs/:number/clock/hold" do
+      need :record
+      asked = params[:stopgap].to_s
+      take(Entries::Held.new(stopgap: asked.empty? ? nil : asked))
+      back_to "/jobs/#{job.number}/clock#held", held_words(asked)
+    rescue Logbook::Refused => problem
+      raise if problem.field == :closed
+      halt 422, page(faults: {problem.field.to_s => problem.message}, typed: params)
+    end
+
     # What the simulated probe reads goes into the field, to be kept by whoever looks at it.
     post "/jobs/:number/clock/probe" do
       need :record
@@ -43,6 +54,17 @@ module Clocks
 
     def page(faults: {}, typed: {})
       station :clock_page, at: job.station, faults:, typed:
+    end
+
+    # What can be set up here now.
+    # @return [Array<Fenbo::Product::Stopgaps::Stopgap>]
+    def stopgaps
+      Fenbo::Product::Stopgaps.new(job, job.fan_in_hand, clock: product_clock, limits: Shared::Shop.limits).all
+    end
+
+    def held_words(id)
+      row = Fenbo::Product::Stopgaps.table[id] or return "Undone: the clock runs as it did before."
+      "#{row["label"]}: the clock goes by it from now on."
     end
 
     # "11:20, −15.8 °C", newest first.

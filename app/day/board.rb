@@ -25,8 +25,7 @@ module Day
 
         # What it waits for, or that nobody has it yet.
         def standing_words
-          told = [("waits for #{waits_for}" if waits_for),
-            ("meanwhile #{temporary.downcase_first}" if temporary)].compact
+          told = [("waits for #{waits_for}" if waits_for), temporary].compact
           return told.join(", ") if told.any?
           job.technician ? "" : "nobody yet"
         end

@@ -37,10 +37,12 @@ module Day
       at if at && at > @now
     end
 
-    # A stopgap that holds the product and is to be undone: its words; nil where none does.
+    # A stopgap that holds the product and is to be undone, or that was taken with a part and is not
+    # set up yet; nil where there is none.
     def temporary(job)
-      kept = @rows.fetch(job.id)["stopgap"]
-      kept && Fenbo::Product::Stopgaps.table[kept]&.fetch("label")
+      held = job.drift_from&.stopgap
+      row = Fenbo::Product::Stopgaps.table[held || @rows.fetch(job.id)["stopgap"]] or return
+      "#{held ? "meanwhile" : "still to do:"} #{row["label"].downcase_first}"
     end
   end
 end

@@ -79,6 +79,10 @@ class Job < ApplicationRecord
   # As the job file has them.
   def box_points = box_log.map { |row| [Time.iso8601(row["at"]), row["c"]] }
 
+  def drift_from
+    super&.then { |row| Fenbo::JobFile::DriftFrom.from_json(row) }
+  end
+
   # Which stations are done, where that was asked of many jobs at once.
   attr_writer :stations_done
 

@@ -51,7 +51,7 @@ module Shared
     # What comes before the tools: the box, and what was done to hold it.
     def first(job)
       limit = job.product_limit_c || job.unit.product_limit_c
-      kept = job.faults.filter_map { |fault| Fenbo::Product::Stopgaps.table[fault.part_choice&.offer.to_h["stopgap"]] }
+      kept = Fenbo::Product::Stopgaps.to_undo(job)
       looks = ["the box#{" against #{@words.show(limit, "temperature")}" if limit}",
         *kept.map { |row| "to be undone: #{row["undo"]}" }, *job.unit.quirks]
       "First: #{looks.join("; ")}"

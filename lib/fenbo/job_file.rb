@@ -56,6 +56,7 @@ module Fenbo
     autoload :StepDone, "fenbo/job_file/progress"
     autoload :Unit, "fenbo/job_file/unit"
     autoload :BoxRead, "fenbo/job_file/box_read"
+    autoload :DriftFrom, "fenbo/job_file/drift_from"
     autoload :Visit, "fenbo/job_file/visit"
 
     STATIONS = %w[call look measure decide match source fit prove hand_over].freeze

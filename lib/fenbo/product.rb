@@ -7,5 +7,6 @@ module Fenbo
     autoload :Drift, "fenbo/product/drift"
     autoload :JobClock, "fenbo/product/job_clock"
     autoload :Stopgaps, "fenbo/product/stopgaps"
+    autoload :Turning, "fenbo/product/turning"
   end
 end

@@ -91,10 +91,7 @@ RSpec.describe Clocks, :rolled_back do
     get "/jobs/#{job.number}/clock"
     2.times { send_form "/jobs/#{job.number}/clock", client_id: id, now: "5" }
     expect([file(job).readings_of("product").size, job.reload.box_points.size]).to eq [1, 2]
-    offer = {"offer" => "passhouse", "stopgap" => "ice", "total_cents" => 100, "product_loss_cents" => 0, "lines" => []}
-    PartChoice.create!(job:, motor: Motor.first, user: technician, fan_position: unit.position("evaporator-1"))
-    Logbook.new(job.reload, technician).take(Entries::Offer.new(fault: "evaporator-1", option: offer,
-      ready_at: start + 86_400, second_trip: true))
+    send_form "/jobs/#{job.number}/clock/hold", stopgap: "ice"
     expect([job.reload.box_points, job.box_c]).to eq [[], 5.0]
     unit.update!(product_limit_c: nil)
     job.update!(product_limit_c: nil)

@@ -55,7 +55,10 @@ RSpec.describe Day::Board, :rolled_back do
     choice = PartChoice.create!(job: waiting, motor: Motor.first, user: technician,
       fan_position: waiting.unit.position("evaporator-1"), offer: {"stopgap" => "ice"}, ready_at: noon + 86_400)
     expect(entry(waiting).standing_words)
-      .to match(/\Awaits for part #{Regexp.escape(choice.motor.part_no)}, .*, meanwhile dry ice/i)
+      .to match(/\Awaits for part #{Regexp.escape(choice.motor.part_no)}, .*, still to do: dry ice/)
+    at = (noon - 60).iso8601
+    waiting.update!(drift_from: {stopgap: "moved", at:, c: 5.0, end_c: 5.0, tau_hours: 10.0})
+    expect(entry(waiting)).to have_attributes(limit_in_hours: nil, standing_words: match(/, meanwhile product moved/))
     expect(board.stuck).to eq 1
   end
 

@@ -70,6 +70,8 @@ RSpec.describe "job files", :rolled_back do
 
   it "come out and in equal, every open job and some of the closed, and twice changes nothing" do
     closed = Job.where(status: "closed").order(:number).pluck(:number)
+    held = {stopgap: "ice", at: Time.now.utc.iso8601(6), c: 5.0, end_c: 12.5, tau_hours: 28.0}
+    Job.open.order(:number).first.update!(drift_from: held)
     (Job.open.pluck(:number) + closed.sample(12, random: Random.new(5))).each do |number|
       text, files = brought_out(number)
       # Jobs it belongs with stay where they were.

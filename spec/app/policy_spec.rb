@@ -15,6 +15,7 @@ RSpec.describe Policy, :rolled_back do
     "/jobs/:number/orders/:order/ask" => everyone, "/jobs/:number/orders/:order/move" => everyone,
     "/jobs/:number/orders/:order/come" => everyone, "/jobs/:number/orders/:order/settle" => everyone,
     "/jobs/:number/clock" => field, "/jobs/:number/clock/probe" => field, "/jobs/:number/clock/leave" => field,
+    "/jobs/:number/clock/hold" => field,
     "/week/visits/:id" => crew, "/week/jobs/:number" => crew,
     "/suppliers" => office, "/suppliers/:uid/drop" => office, "/suppliers/:id/fault" => office, "/calendar" => everyone,
     "/van" => field, "/van/least" => field, "/customers" => crew, "/customers/:id" => office,

@@ -70,5 +70,64 @@ RSpec.describe Fenbo::Product::Stopgaps, :rolled_back do
     expect(page).to include("product back when it is cold")
   end
 
+  # Of a box that drifts from 4 towards 20 °C with the family's time constant, limit 8.
+  def clock(hours)
+    Fenbo::Product::JobClock.new(file(job.reload), now: friday + hours * 3600, limits: Shared::Shop.limits)
+  end
+
+  def hold(hours, stopgap)
+    allow(Time).to receive(:now).and_return(friday + hours * 3600)
+    sign_in technician
+    get "/jobs/#{job.number}/clock"
+    2.times { send_form "/jobs/#{job.number}/clock/hold", stopgap: }
+    status
+  end
+
+  it "turns the product's clock once it is in place, and back once it is undone" do
+    left, tau = clock(0).hours_left, clock(0).result.tau_hours
+    hold(1, "ice")
+    expect(clock(1)).to have_attributes(hours_left: be_within(0.03).of((left - 1) * 2), stopgap: "ice")
+    expect(clock(3).now_c).to be_within(0.01).of(20 - 16 * Math.exp(-1 / tau) * Math.exp(-2 / (2 * tau)))
+    # Read again, it goes on from there, still held; by two readings at the pace that they show.
+    read(3, "4.6")
+    expect(clock(3).result.tau_hours).to be_within(0.01).of(2 * tau)
+    read(5, "4.8")
+    expect(clock(5).result.tau_hours).to be_within(0.1).of(2 / Math.log(15.4 / 15.2))
+    hold(5, "")
+    expect(clock(5)).to have_attributes(stopgap: nil, end_c: 20.0)
+    expect(clock(5).now_c).to be_within(0.01).of(4.8)
+    get "/jobs/#{job.number}/clock"
+    expect(page).to include("What holds it meanwhile", "In place")
+  end
+
+  it "lets the product wait elsewhere while its box warms, which is kept as it is read" do
+    hold(1, "moved")
+    there = clock(1).now_c
+    read(6, "11.5")
+    expect(clock(9)).to have_attributes(elsewhere?: true, hours_left: nil, past?: false, now_c: there)
+    expect(file(job).readings_of("product").last.question["now_c"]).to eq 11.5
+    expect([page, sources.stopgaps]).to match [include("the product waits").or(include("The product waits")), []]
+    copy = Fenbo::JobFile.from_json(JSON.parse(JSON.generate(file(job).as_json)))
+    expect(copy.drift_from).to eq file(job).drift_from
+    take(Entries::ProofTick.new(check: "undone"))
+    expect(clock(9).stopgap).to be_nil
+  end
+
+  it "holds nothing with what this unit cannot have, nor where no clock runs" do
+    unit.update!(family: "remote_condenser")
+    expect(hold(1, "swap_stages")).to eq 422
+    expect(hold(1, "snow")).to eq 422
+    job.update!(box_c: nil, box_read_at: nil)
+    expect(hold(1, "ice")).to eq 422
+    expect([page, job.reload.drift_from]).to match [include("No clock runs"), nil]
+  end
+
+  def read(hours, celsius)
+    allow(Time).to receive(:now).and_return(friday + hours * 3600)
+    get "/jobs/#{job.number}/clock"
+    send_form "/jobs/#{job.number}/clock", client_id: SecureRandom.uuid, now: celsius
+    get "/jobs/#{job.number}/clock"
+  end
+
   def take(entry) = Logbook.new(Job.find(job.id), technician).take(entry)
 end

@@ -16,13 +16,20 @@ module Entries
       return known(book) if known(book)
       log = log_of(book.record)
       start(book.record, log)
-      clock = Fenbo::Product::JobClock.new(book.reread, now: log.last.first, limits: book.limits)
+      clock = Fenbo::Product::JobClock.new(box(book), now: log.last.first, limits: book.limits)
       ::Reading.record(client_id: id, taken_at: book.now, job: book.record, visit: book.visit, fan_position: nil,
         user: book.user, kind: "product", phase: "before", typed:, question: clock.question,
         result: clock.result.as_json, verdict: clock.result.as_json["verdict"])
     end
 
     private
+
+    # The box as it is read, whether its product is in it or not.
+    def box(book)
+      job = book.reread
+      clock = Fenbo::Product::JobClock.new(job, now: book.now)
+      clock.elsewhere? ? job.with(drift_from: nil) : job
+    end
 
     # Oldest first; the first of all is what the caller said.
     def log_of(record)

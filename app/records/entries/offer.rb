@@ -28,8 +28,6 @@ module Entries
       choice.update!(offer: VanPieces.owned(option, book), ready_at:)
       PartOrder.follow(choice, option, user: book.user, ready_at:)
       plan_visit(book) if second_trip
-      # With a stopgap the box drifts otherwise than it was read before.
-      book.record.update!(box_log: []) if option["stopgap"]
     end
 
     def plan_visit(book)

@@ -11,6 +11,7 @@ module Entries
       book.visit
       row = ProofCheck.find_by(job: book.record, check_id: check)
       toggle(book, row)
+      Held.new(stopgap: nil).append(book) if check == "undone"
       book.finish("prove") if Fenbo::Proof::Checklist.new(book.reread).proved?
     end
 

@@ -153,8 +153,7 @@ module Stations
       # Temporary measures that are not undone yet, as stopgaps.yml says them.
       # @return [Array<Hash>]
       def temporary
-        return [] if proof.done?("undone")
-        faults.filter_map { |fault| Fenbo::Product::Stopgaps.table[fault.part_choice&.offer.to_h["stopgap"]] }.uniq
+        proof.done?("undone") ? [] : Fenbo::Product::Stopgaps.to_undo(job)
       end
 
       # What was worked along the plans.

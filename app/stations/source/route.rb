@@ -70,7 +70,9 @@ module Stations
 
       # Whether this is the one that was taken.
       def taken?(option)
-        fault_here.part_choice&.offer&.values_at("offer", "stopgap") == [option.offer, option.stopgap]
+        offer, stopgap = fault_here.part_choice&.offer&.values_at("offer", "stopgap")
+        # What is in place already is no part of a way any more.
+        [offer, (stopgap unless stopgap == product_clock.stopgap)] == [option.offer, option.stopgap]
       end
 
       # Whether what it would order there has come.

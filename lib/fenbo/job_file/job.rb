@@ -13,7 +13,7 @@ module Fenbo
       opened_at: Time,
       closed_at: Shape.maybe(Time), closed_by: Shape.maybe(Person), countersigned_by: Shape.maybe(Person),
       box_c: Shape.maybe(Float), box_read_at: Shape.maybe(Time), earlier_c: Shape.maybe(Float),
-      earlier_hours_ago: Shape.maybe(Float), box_log: Shape.maybe([BoxRead]),
+      earlier_hours_ago: Shape.maybe(Float), box_log: Shape.maybe([BoxRead]), drift_from: Shape.maybe(DriftFrom),
       drift_end_c: Shape.maybe(Float), product_limit_c: Shape.maybe(Float),
       product_value_cents: Shape.maybe(Integer), state: String, state_at: Shape.maybe(Time),
       state_by: Shape.maybe(Person), beside: Shape.maybe(String), return_of: Shape.maybe(String), visits: [Visit],

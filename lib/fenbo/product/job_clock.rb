@@ -18,6 +18,8 @@ module Fenbo
         @limits = limits
       end
 
+      attr_reader :now
+
       # A job that is proved or handed over has no clock any more, nor a box that cools again.
       def stopped?
         @job.status != "open" || @job.done?("prove") || cooling_again?
@@ -69,7 +71,7 @@ module Fenbo
 
       # °C, `hours` from now.
       def temperature_in(hours)
-        (known? && result.tau_hours) ? drift(hours_since + hours) : @job.box_c
+        (known? && result.tau_hours) ? drift(hours_since + hours) : start_c
       end
 
       # K in the coming hour.
@@ -109,8 +111,16 @@ module Fenbo
 
       def reasons = known? ? result.reasons : []
 
-      # Where it drifts to, °C.
-      def end_c = @job.drift_end_c || @job.unit.drift_end_c
+      # Where it drifts to, °C: with what holds it, and without.
+      def end_c = stopgap ? turn.end_c : own_end_c
+
+      def own_end_c = @job.drift_end_c || @job.unit.drift_end_c
+
+      # What holds the product, by its id in stopgaps.yml; nil where nothing does.
+      def stopgap = turn&.stopgap
+
+      # Whether the product is out of its box: what the box reads says nothing of it.
+      def elsewhere? = Stopgaps.table.dig(stopgap, "waits") || false
 
       # What is still to be noted before it starts, in words; nothing where it runs, or cannot.
       # @return [Array<String>]
@@ -122,7 +132,7 @@ module Fenbo
       # What the core was asked, and what it said; nil where too little is known.
       def question
         return nil unless @job.box_c && @job.box_read_at && limit_c && end_c
-        {"now_c" => @job.box_c, "end_c" => end_c, "limit_c" => limit_c, "family" => @job.unit.family,
+        {"now_c" => start_c, "end_c" => end_c, "limit_c" => limit_c, "family" => @job.unit.family,
          **pace}.compact
       end
 
@@ -130,17 +140,31 @@ module Fenbo
         @result ||= Fenbo.call(:product, question, limits: @limits)
       end
 
-      # Hours since the box was read.
-      def hours_since = [(@now - @job.box_read_at) / 3600.0, 0].max
+      # Hours since the box was read, or since something turned its drift after that.
+      def hours_since = [(@now - start_at) / 3600.0, 0].max
 
       private
 
+      def turn = @job.drift_from
+
+      # Whether nothing was read of the product since something turned its drift.
+      def turned? = !turn.nil? && (elsewhere? || turn.at >= @job.box_read_at)
+
+      def start_at = turned? ? turn.at : @job.box_read_at
+
+      def start_c = turned? ? turn.c : @job.box_c
+
       # By all that was read since something changed its drift, else by two readings.
       def pace
-        points = @job.box_points.select { |at, _| at < @job.box_read_at }
+        points = turned? ? [] : points_since
         return {"readings" => points.map { |point| ago(*point) }} if points.any?
+        return {"tau_hours" => turn.tau_hours} if turn
         return {} unless @job.earlier_c && @job.earlier_hours_ago&.positive?
         {"earlier" => {"c" => @job.earlier_c, "hours_ago" => @job.earlier_hours_ago}}
+      end
+
+      def points_since
+        @job.box_points.select { |at, _| at < @job.box_read_at && (turn.nil? || at >= turn.at) }
       end
 
       def ago(time, celsius)
@@ -150,7 +174,7 @@ module Fenbo
       def end_with(nearer) = end_c - (end_c - now_c) * nearer
 
       def drift(hours)
-        end_c - (end_c - @job.box_c) * Math.exp(-hours / result.tau_hours)
+        end_c - (end_c - start_c) * Math.exp(-hours / result.tau_hours)
       end
     end
   end
