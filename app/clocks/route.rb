@@ -56,6 +56,14 @@ module Clocks
       station :clock_page, at: job.station, faults:, typed:
     end
 
+    # What the reasons reckon from.
+    def from_words
+      turned = job.drift_from
+      return "From the reading" if turned.nil? || turned.at < job.box_read_at
+      "From #{clock(turned.at)}, when #{turned.stopgap ? "it was set up" : "it was undone"}, " \
+        "#{show(turned.c, "temperature")} then"
+    end
+
     # What can be set up here now.
     # @return [Array<Fenbo::Product::Stopgaps::Stopgap>]
     def stopgaps

@@ -98,8 +98,8 @@ RSpec.describe Fenbo::KnowledgeCheck do
         "checks.yml tasks: dance does not exist", "checks.yml causes: bad_luck does not exist",
         "checks.yml families: igloo does not exist"],
       "stopgaps" => [->(table) {
-        table["snow"] = {"slows" => "snow"}
-      }, "stopgaps.yml limits: stopgap.snow does not exist"]
+        table["snow"] = {"slows" => "snow", "caution" => ["avalanche"]}
+      }, "stopgaps.yml limits: stopgap.snow does not exist", "stopgaps.yml caution: avalanche does not exist"]
     }.each do |name, (spoilt, *faults)|
       it "names what #{name}.yml calls by an id that is none" do
         spoil(name, &spoilt)

@@ -8,7 +8,7 @@ module Fenbo
     class Stopgaps
       # `hours_to_limit` from now; nil: it waits. How it changes the drift: so many times slower,
       # towards an end nearer by this share, all of it where the product waits elsewhere.
-      Stopgap = Value.of(:id, :label, :minutes, :hours_to_limit, :undo, :slower, :nearer)
+      Stopgap = Value.of(:id, :label, :minutes, :hours_to_limit, :undo, :cautions, :slower, :nearer)
 
       NO_EFFECT = {slower: 1, nearer: 0}.freeze
 
@@ -58,7 +58,8 @@ module Fenbo
 
       def stopgap(id, row)
         drift = Stopgaps.effect(id, @limits)
-        Stopgap.new(id:, label: row["label"], minutes: row["minutes"], undo: row["undo"], **drift,
+        Stopgap.new(id:, label: row["label"], minutes: row["minutes"], undo: row["undo"],
+          cautions: row.fetch("caution", []), **drift,
           hours_to_limit: row["waits"] ? nil : @clock.hours_with(**drift))
       end
     end

@@ -20,9 +20,10 @@ module Fenbo
       # @return [JobFile::DriftFrom]
       def to(id)
         effect = effect_of(id)
-        from, own = @clock.now_c, @clock.own_end_c
-        JobFile::DriftFrom.new(stopgap: id, at: @clock.now, c: from, end_c: own - (own - from) * effect[:nearer],
-          tau_hours: @clock.result.tau_hours / effect_of(@clock.stopgap)[:slower] * effect[:slower])
+        from, own = @clock.now_c.round(2), @clock.own_end_c
+        tau = @clock.result.tau_hours / effect_of(@clock.stopgap)[:slower] * effect[:slower]
+        JobFile::DriftFrom.new(stopgap: id, at: @clock.now, c: from, tau_hours: tau.round(2),
+          end_c: (own - (own - from) * effect[:nearer]).round(2))
       end
 
       private

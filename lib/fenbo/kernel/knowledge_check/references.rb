@@ -110,8 +110,10 @@ module Fenbo
       end
 
       def stopgaps
-        named = Knowledge.table("stopgaps").values.flat_map { |row| row.values_at("slows", "holds").compact }
+        rows = Knowledge.table("stopgaps").values
+        named = rows.flat_map { |row| row.values_at("slows", "holds").compact }
         limits(named.map { |name| "stopgap.#{name}" }, "stopgaps.yml limits")
+        unknown(rows.flat_map { |row| row.fetch("caution", []) } - cautions, "stopgaps.yml caution")
       end
 
       # Every source id has its heading in docs/sources.md.
