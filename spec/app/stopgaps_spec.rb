@@ -75,6 +75,12 @@ RSpec.describe Fenbo::Product::Stopgaps, :rolled_back do
     Fenbo::Product::JobClock.new(file(job.reload), now: friday + hours * 3600, limits: Shared::Shop.limits)
   end
 
+  def offered(hours)
+    now = file(job)
+    described_class.new(now, now.unit.fans.first, clock: clock(hours), limits: Shared::Shop.limits).all
+      .reject { |one| one.id == "swap_stages" }.to_h { |one| [one.id, one.hours_to_limit] }
+  end
+
   def hold(hours, stopgap)
     allow(Time).to receive(:now).and_return(friday + hours * 3600)
     sign_in technician
@@ -88,6 +94,8 @@ RSpec.describe Fenbo::Product::Stopgaps, :rolled_back do
     hold(1, "ice")
     expect(clock(1)).to have_attributes(hours_left: be_within(0.03).of((left - 1) * 2), stopgap: "ice")
     expect(clock(3).now_c).to be_within(0.01).of(20 - 16 * Math.exp(-1 / tau) * Math.exp(-2 / (2 * tau)))
+    # What would take its place has to be better.
+    expect(offered(3)).to eq("moved" => nil)
     # Read again, it goes on from there, still held; by two readings at the pace that they show.
     read(3, "4.6")
     expect(clock(3).result.tau_hours).to be_within(0.01).of(2 * tau)

@@ -77,19 +77,19 @@ module Fenbo
       # K in the coming hour.
       def rise_per_hour = known? ? temperature_in(1) - now_c : nil
 
-      # Hours from now to the limit if it warmed so many times slower, towards an end that is
-      # nearer by this share; nil where it would wait.
+      # Hours from now to the limit if, instead of what holds it, it warmed so many times slower,
+      # towards an end that is nearer by this share; nil where it would wait.
       # @return [Float, nil]
       def hours_with(slower:, nearer:)
         question = {"now_c" => now_c, "end_c" => end_with(nearer), "limit_c" => limit_c,
-                    "tau_hours" => result.tau_hours * slower}
+                    "tau_hours" => own_tau_hours * slower}
         Fenbo.call(:product, question, limits: @limits).hours_to_limit
       end
 
       # °C, `hours` from now, likewise; a box that is emptied holds what was in it.
       def temperature_with(hours, slower:, nearer:)
         to = end_with(nearer)
-        to - (to - now_c) * Math.exp(-hours / (result.tau_hours * slower))
+        to - (to - now_c) * Math.exp(-hours / (own_tau_hours * slower))
       end
 
       # The soonest and the latest it may pass the limit, hours from now; the latest nil where
@@ -115,6 +115,14 @@ module Fenbo
       def end_c = stopgap ? turn.end_c : own_end_c
 
       def own_end_c = @job.drift_end_c || @job.unit.drift_end_c
+
+      # Its time constant without what holds it.
+      def own_tau_hours
+        result.tau_hours / Stopgaps.effect(stopgap, @limits)[:slower]
+      end
+
+      # Where it would drift to, °C, nearer by this share.
+      def end_with(nearer) = own_end_c - (own_end_c - now_c) * nearer
 
       # What holds the product, by its id in stopgaps.yml; nil where nothing does.
       def stopgap = turn&.stopgap
@@ -170,8 +178,6 @@ module Fenbo
       def ago(time, celsius)
         {"c" => celsius, "hours_ago" => (@job.box_read_at - time) / 3600.0}
       end
-
-      def end_with(nearer) = end_c - (end_c - now_c) * nearer
 
       def drift(hours)
         end_c - (end_c - start_c) * Math.exp(-hours / result.tau_hours)

@@ -19,16 +19,11 @@ module Fenbo
       # @param id [String, nil] of stopgaps.yml; nil where the one that holds it is undone
       # @return [JobFile::DriftFrom]
       def to(id)
-        effect = effect_of(id)
-        from, own = @clock.now_c.round(2), @clock.own_end_c
-        tau = @clock.result.tau_hours / effect_of(@clock.stopgap)[:slower] * effect[:slower]
-        JobFile::DriftFrom.new(stopgap: id, at: @clock.now, c: from, tau_hours: tau.round(2),
-          end_c: (own - (own - from) * effect[:nearer]).round(2))
+        effect = Stopgaps.effect(id, @limits)
+        JobFile::DriftFrom.new(stopgap: id, at: @clock.now, c: @clock.now_c.round(2),
+          end_c: @clock.end_with(effect[:nearer]).round(2),
+          tau_hours: (@clock.own_tau_hours * effect[:slower]).round(2))
       end
-
-      private
-
-      def effect_of(id) = Stopgaps.effect(id, @limits)
     end
   end
 end
