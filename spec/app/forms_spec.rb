@@ -63,6 +63,11 @@ RSpec.describe Shared::Form, :rolled_back do
     unsigned = Stations::HandOver::Form.new(typed(signature: "[[[0.1, 0.2], [0.3, 0.4]]]", signed_name: " "))
     expect(unsigned.read).to be false
     expect(unsigned.faults.keys).to eq ["signed_name"]
+    named = ->(signed, **more) {
+      Stations::HandOver::Form.new(typed(signed_name: "R. Aalto", **more), signed:).tap(&:read).faults
+    }
+    expect(named.call(nil)).to match("signature" => include("R. Aalto"))
+    expect([named.call("R. Aalto"), named.call(nil, unsigned_because: "Nobody here.")]).to all be_empty
   end
 
   it "keeps what was seen besides by how soon it wants somebody, and older words as to be watched" do

@@ -62,6 +62,12 @@ RSpec.describe "getting the part in time" do
     click_button "Make the link"
     expect(find("[data-told]").text).to match(%r{/calendar/[\w-]+\.ics})
     visit "/"
+    expect(page).to have_css("li", text: /#{unit.name}.*still to do:/m)
+    visit "/jobs/#{job.number}/source"
+    click_button "It is in place"
+    told "the clock goes by it from now on."
+    expect_no_overflow
+    visit "/"
     expect(page).to have_css("li", text: /#{unit.name}.*meanwhile/m)
   end
 

@@ -4,6 +4,12 @@ module Stations
   module HandOver
     # The handover as typed, and the signature as drawn.
     class Form < Shared::Form
+      # @param signed [String, nil] under which name it is signed already
+      def initialize(params, signed: nil)
+        super(params)
+        @signed = signed
+      end
+
       # Reads what was typed and drawn; false with faults at their fields.
       def read
         @values = {
@@ -33,10 +39,17 @@ module Stations
         }.join("\n").presence
       end
 
-      # Nothing drawn keeps what was signed before.
+      # Nothing drawn keeps what was signed before; another name alone is no signature.
+      def nothing_drawn
+        name = text(:signed_name, longest: 120)
+        return {} if name.nil? || name == @signed || @values[:unsigned_because]
+        fault(:signature, "Nobody has drawn for #{name} yet: have it drawn, or leave the name out.")
+        {}
+      end
+
       def signature
         text = params[:signature].to_s
-        return {} if text.empty?
+        return nothing_drawn if text.empty?
         strokes = Shared::Strokes.read(text)
         return fault(:signature, "The signature could not be read. Please draw it again.") || {} unless strokes
         {signature: strokes, signed_name: text(:signed_name, longest: 120, required: "Whose signature is it?")}

@@ -9,7 +9,7 @@ module Stations
       end
 
       post "/jobs/:number/hand_over" do
-        form = Form.new(params)
+        form = Form.new(params, signed: job.handover&.signed_name)
         halt 422, page(faults: form.faults, typed: params) unless form.read
         take form.entry
         back_to "/jobs/#{job.number}/hand_over", "Kept."
