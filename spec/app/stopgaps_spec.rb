@@ -70,6 +70,19 @@ RSpec.describe Fenbo::Product::Stopgaps, :rolled_back do
     expect(page).to include("product back when it is cold")
   end
 
+  it "stays part of the way it was taken with when that is taken again" do
+    allow(Suppliers::Desk).to receive(:offers).and_return([order.first.merge("cutoff" => "17:00")])
+    found = sources
+    take(found.entry(found.options.find { |option| option.stopgap == "moved" }))
+    taken = file(job.reload).part_choice("condenser-1")
+    hold(0, "moved")
+    again = sources.options.first
+    take(sources.entry(again))
+    now = file(job.reload).part_choice("condenser-1")
+    expect([again.stopgap, now.offer, now.ready_at]).to eq [nil, taken.offer, taken.ready_at]
+    expect(PartOrder.where(job:).count).to eq 1
+  end
+
   # Of a box that drifts from 4 towards 20 °C with the family's time constant, limit 8.
   def clock(hours)
     Fenbo::Product::JobClock.new(file(job.reload), now: friday + hours * 3600, limits: Shared::Shop.limits)

@@ -17,11 +17,18 @@ module Entries
     # @raise [Logbook::Refused] to the other
     def append(book)
       choice = book.choice(fault)
-      choice.with_lock { take(choice, book) unless choice.come_from?(option["offer"]) }
+      choice.with_lock { take(choice, book) unless choice.come_from?(option["offer"]) || stands?(choice, book) }
       book.finish("source")
     end
 
     private
+
+    # The same way again, with its stopgap in place meanwhile: what was taken stands, with what it costs.
+    def stands?(choice, book)
+      held = book.job.drift_from&.stopgap or return false
+      choice.offer.to_h.values_at("offer", "stopgap") == [option["offer"], held] &&
+        (choice.ready_at - ready_at).abs < PartOrder::SAME_S
+    end
 
     def take(choice, book)
       VanPieces.swap(choice, option, book)
