@@ -107,6 +107,16 @@ RSpec.describe Policy, :rolled_back do
     expect(self.class.routes).to match_array(table.keys + open)
   end
 
+  it "leads from every address that only takes a form to the page where that form is" do
+    sign_in create(:user, role: "office")
+    lost = (table.keys - ["/jobs/:number/fitting"]).reject { |path|
+      get address(path)
+      2.times { follow_redirect! if last_response.redirect? }
+      [200, 403].include?(status)
+    }
+    expect(lost).to eq []
+  end
+
   table.each do |path, roles|
     everyone.each do |role|
       it "#{roles.include?(role) ? "lets" : "refuses"} #{role} #{path}" do
